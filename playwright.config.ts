@@ -1,0 +1,39 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.TEST_PORT ?? 4519);
+
+export default defineConfig({
+  testDir: 'tests',
+  testMatch: '**/*.spec.ts',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Lisbon',
+    locale: 'en-GB',
+    trace: 'off',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync'
+      ]
+    }
+  },
+  webServer: {
+    command: 'node scripts/serve.mjs',
+    url: `http://127.0.0.1:${port}/api/health`,
+    env: { PORT: String(port), HOST: '127.0.0.1' },
+    reuseExistingServer: false,
+    timeout: 30_000
+  }
+});

@@ -1,0 +1,45 @@
+// Installs what is missing: npm packages when the lock file changed, Chromium when a browser is needed.
+// Needs nothing but Node, npm and (for Chromium) apt.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import path from 'node:path';
+
+export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+const at = (...parts) => path.join(root, ...parts);
+export const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
+
+/** The lock file's packages, installed once for each state of it. */
+export function installPackages() {
+  const wanted = createHash('sha256').update(readFileSync(at('package-lock.json'))).digest('hex');
+  const stamp = at('node_modules', '.vecino-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  console.log('Installing npm packages…');
+  execFileSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
+  mkdirSync(at('node_modules'), { recursive: true });
+  writeFileSync(stamp, wanted);
+}
+
+/** Debian's Chromium, through apt when it is not there. */
+export function installChromium() {
+  if (existsSync(CHROMIUM)) return;
+  console.log('Installing Chromium with apt…');
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const run = (...args) => spawnSync([...sudo, ...args][0], [...sudo, ...args].slice(1), { stdio: 'inherit' }).status;
+  run('apt-get', 'update', '-qq');
+  run('apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  if (!existsSync(CHROMIUM)) {
+    console.error(
+      `The browser tests need Chromium at ${CHROMIUM}, and apt could not install it here.\n` +
+        'Install it by hand (apt-get install chromium) or set CHROMIUM_PATH to one you have.'
+    );
+    process.exit(1);
+  }
+}
+
+/** Runs a program of node_modules/.bin; returns its exit code. */
+export const bin = (name, args, options = {}) =>
+  spawnSync(at('node_modules', '.bin', name), args, { cwd: root, stdio: 'inherit', ...options }).status ?? 1;
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) installPackages();

@@ -1,0 +1,5 @@
+declare global {
+  const __APP_VERSION__: string;
+}
+
+export {};

@@ -1,0 +1,39 @@
+import { findRoot } from '../liquid/root';
+import { liquid, type Stock } from '../must/stock';
+import { abvOf, ferment, YIELD } from './convert';
+
+/**
+ * Alcohol by the ledger: how much sugar must have gone for the liquid to read `sg`.
+ * Survives dilution, feeding and sweeteners that do not ferment, because it starts from what is in there.
+ * @param stock what is in the liquid, fermentation so far included
+ * @param fermentedKg hexose already turned in it, which a reading may take back
+ * @param sg corrected reading
+ * @returns hexose to turn now (kg, may be negative) and whether the reading could be met exactly
+ */
+export function hexoseGone(
+  stock: Stock,
+  fermentedKg: number,
+  sg: number,
+  ethanolYield: number = YIELD.ethanol[1]
+): { hexoseKg: number; met: boolean } {
+  const gap = (kg: number) => liquid(ferment(stock, kg, ethanolYield).stock)!.sg - sg;
+  const [lo, hi] = [-fermentedKg, stock.hexoseKg];
+  if (gap(lo) <= 0) return { hexoseKg: lo, met: Math.abs(gap(lo)) < 5e-4 };
+  if (gap(hi) >= 0) return { hexoseKg: hi, met: Math.abs(gap(hi)) < 5e-4 };
+  return { hexoseKg: findRoot(gap, lo, hi, 1e-8), met: true };
+}
+
+/**
+ * The classroom sum: start gravity less gravity now, times a factor.
+ * @param factor 131.25 or 135: two habits, about 3 % apart
+ * @returns % by volume
+ */
+export const classroomAbv = (startSg: number, sg: number, factor: 131.25 | 135 = 131.25): number =>
+  Math.max(0, (startSg - sg) * factor);
+
+/** Alcohol range of a stock whose sugar was measured out by gravity: yield and a reading's ±0.002. */
+export function ledgerAbv(stock: Stock): { low: number; likely: number; high: number } {
+  const likely = abvOf(stock);
+  const spread = Math.hypot(likely * (YIELD.ethanol[2] / YIELD.ethanol[1] - 1), 0.2);
+  return { low: Math.max(0, likely - spread), likely, high: likely + spread };
+}

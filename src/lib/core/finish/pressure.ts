@@ -1,0 +1,51 @@
+import { CO2_PER_HEXOSE, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
+
+/** Gauge pressure a bottle is made for at 20 °C, bar. @source common practice; sparkling from memory of EN 12726-class glass */
+export const BOTTLES = {
+  still: { name: 'Still wine bottle, corked', ratingBar: 0.5 },
+  crown: { name: 'Crown-capped beer bottle', ratingBar: 3 },
+  sparkling: { name: 'Sparkling wine bottle, wired', ratingBar: 6.5 }
+} as const;
+export type BottleType = keyof typeof BOTTLES;
+
+export type PressureInput = {
+  /** hexose that living yeast could still reach, g/L */
+  reachableGL: number;
+  /** sucrose added at bottling, g/L */
+  primingGL: number;
+  abv: number;
+  /** warmest since the ferment ended, °C */
+  warmestC: number;
+  bottle: BottleType;
+};
+
+export type PressureVerdict = {
+  bar20: number;
+  bar30: number;
+  ratingBar: number;
+  level: 'fine' | 'warn' | 'stop';
+  text: string;
+};
+
+/**
+ * What the bottle would have to hold if every gram the yeast could reach became gas.
+ * Stop above the rating at 20 °C; warn when only a warm day (30 °C) takes it over.
+ */
+export function pressureCheck(input: PressureInput): PressureVerdict {
+  const gas =
+    residualCo2(input.warmestC, input.abv) +
+    input.reachableGL * CO2_PER_HEXOSE +
+    input.primingGL * CO2_PER_SUCROSE;
+  const { ratingBar } = BOTTLES[input.bottle];
+  const bar20 = gaugePressure(gas, 20, input.abv);
+  const bar30 = gaugePressure(gas, 30, input.abv);
+  const level = bar20 > ratingBar ? 'stop' : bar30 > ratingBar ? 'warn' : 'fine';
+  const figures = `${bar20.toFixed(1)} bar at 20 °C in a bottle made for ${ratingBar}`;
+  const text =
+    level === 'stop'
+      ? `Do not bottle this. It could reach ${figures}: corks out, or glass flying. Wait for a steady gravity, or stabilise with sulphite and sorbate once it is finished and clear, or use bottles made for the pressure.`
+      : level === 'warn'
+        ? `Up to ${bar30.toFixed(1)} bar on a 30 °C day, over the bottle's ${ratingBar}. Keep it cool.`
+        : `At most ${figures}.`;
+  return { bar20, bar30, ratingBar, level, text };
+}

@@ -1,0 +1,130 @@
+import { classroomAbv, ledgerAbv } from '../ferment/alcohol';
+import { finish, YIELD } from '../ferment/convert';
+import { addInto, liquid, scaled } from '../must/stock';
+import { sweetnessWord } from '../units/format';
+import type { Estimate } from '../units/range';
+import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from './fold';
+
+const DAY = 86_400_000;
+
+export type Stage = 'must' | 'fermenting' | 'in glass' | 'clearing' | 'bottled';
+
+/** Where a batch stands: the figures its sentence speaks of. */
+export type Standing = {
+  stage: Stage;
+  day: number;
+  /** gravity now: the last reading, or what the ledger expects when there is none */
+  sg: { sg: number; at: number; measured: boolean } | null;
+  volumeL: number;
+  abv: Estimate;
+  classroom: number | null;
+  /** points a day over the last readings; positive when it falls */
+  pointsPerDay: number | null;
+  residualGL: number;
+  sweetness: ReturnType<typeof sweetnessWord>;
+  expectedSg: Estimate | null;
+  expectedAbv: number | null;
+  steady: Steady;
+  /** sugar in kg of hexose: turned to alcohol, dissolved, still in the fruit */
+  sugarKg: { turned: number; dissolved: number; held: number };
+};
+
+export type Steady = { steady: boolean; days: number };
+
+/** Gravity counts as still when it has moved no more than this over STILL_DAYS. Common practice. */
+export const STILL_SG = 0.001;
+export const STILL_DAYS = 3;
+
+/**
+ * How long the gravity has not moved: days between the first and last of the newest readings
+ * that all agree within a point. Anything added since starts the count anew.
+ */
+export function steadiness(s: BatchState): Steady {
+  const last = s.readings.at(-1);
+  if (!last) return { steady: false, days: 0 };
+  let first = last;
+  for (let i = s.readings.length - 2; i >= 0; i--) {
+    const r = s.readings[i]!;
+    if (Math.abs(r.sg - last.sg) > STILL_SG + 1e-9) break;
+    first = r;
+  }
+  const days = (last.at - first.at) / DAY;
+  return { steady: days >= STILL_DAYS - 0.1, days };
+}
+
+/** Final gravity if it goes on: yield and tolerance at their ends, and a reading's error. */
+export function expectedFinish(
+  s: BatchState
+): { sg: Estimate; abv: number; stoppedByAlcohol: boolean } | null {
+  const stock = addInto(contents(s), s.held);
+  if (!liquid(stock)) return null;
+  const tolerance = batchTolerance(s);
+  const end = (t: number, y: number) => finish(stock, t, y);
+  const likely = end(tolerance[1], YIELD.ethanol[1]);
+  const sg = (x: ReturnType<typeof finish>) => liquid(x.stock)!.sg;
+  return {
+    sg: {
+      low: Math.min(sg(end(tolerance[2], YIELD.ethanol[2])), sg(likely)) - 0.0015,
+      likely: sg(likely),
+      high: Math.max(sg(end(tolerance[0], YIELD.ethanol[0])), sg(likely)) + 0.0015
+    },
+    abv: ledgerAbv(likely.stock).likely,
+    stoppedByAlcohol: likely.stoppedByAlcohol
+  };
+}
+
+function stageOf(s: BatchState): Stage {
+  if (s.bottled.length > 0) return 'bottled';
+  if (s.rackings.length > 1) return 'clearing';
+  if (s.rackings.length === 1) return 'in glass';
+  return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';
+}
+
+/** Points a day between the last two readings at least half a day apart; null with fewer. */
+function fall(s: BatchState): number | null {
+  const last = s.readings.at(-1);
+  if (!last) return null;
+  const before = [...s.readings].reverse().find((r) => last.at - r.at >= DAY / 2);
+  return before ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY) : null;
+}
+
+export function standingOf(s: BatchState): Standing {
+  const stock = contents(s);
+  const now = liquid(stock);
+  const last = s.readings.at(-1);
+  const volumeL = volumeOf(s);
+  const residualGL = volumeL > 0 ? (1000 * stock.hexoseKg) / volumeL : 0;
+  const end = expectedFinish(s);
+  return {
+    stage: stageOf(s),
+    day: Math.floor((s.at - s.startedAt) / DAY) + 1,
+    sg: last
+      ? { sg: last.sg, at: last.at, measured: true }
+      : now
+        ? { sg: now.sg, at: s.at, measured: false }
+        : null,
+    volumeL,
+    abv: ledgerAbv(stock),
+    classroom: last && s.startSg ? classroomAbv(s.startSg.sg, last.sg) : null,
+    pointsPerDay: fall(s),
+    residualGL,
+    sweetness: sweetnessWord(residualGL),
+    expectedSg: end?.sg ?? null,
+    expectedAbv: end?.abv ?? null,
+    steady: steadiness(s),
+    sugarKg: { turned: fermentedOf(s), dissolved: scaled(stock).hexoseKg, held: s.held.hexoseKg }
+  };
+}
+
+/** Why the ledger's alcohol and the classroom sum differ, in one sentence; null when they agree. */
+export function whyAbvDiffers(s: BatchState, standing: Standing): string | null {
+  const { classroom, abv } = standing;
+  if (classroom === null || Math.abs(classroom - abv.likely) < 0.15) return null;
+  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; the ledger says ${abv.likely.toFixed(1)} %`;
+  const first = s.readings[0]!;
+  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < abv.likely)
+    return `${head}: the fruit gave sugar after the first reading.`;
+  if (s.fruitInAt !== null && classroom > abv.likely)
+    return `${head}: the first reading was taken before the fruit let its water go.`;
+  return `${head}: it counts the sugar by weight, and the short sum is made for beer-strength worts.`;
+}

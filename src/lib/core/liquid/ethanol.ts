@@ -1,0 +1,52 @@
+import { findRoot } from './root';
+import { InputError } from '../units/input-error';
+
+/** Density of pure ethanol at 20 °C, kg/L. @source OIML R 22 (1975) */
+export const ETHANOL_20 = 0.78924;
+
+/** A_k of the general formula at 20 °C. @source OIML R 22 (1975), International alcoholometric tables (from memory) */
+const OIML = [
+  9.9820123e2, -1.929769495e2, 3.891238958e2, -1.668103923e3, 1.352215441e4, -8.829278388e4, 3.062874042e5,
+  -6.138381234e5, 7.470172998e5, -5.478461354e5, 2.234460334e5, -3.903285426e4
+];
+
+/**
+ * Density of ethanol and water at 20 °C.
+ * @param massFraction ethanol by mass, 0 to 1
+ * @returns kg/L
+ * @source OIML R 22 (1975)
+ */
+export function ethanolWaterDensity(massFraction: number): number {
+  let sum = 0;
+  for (let k = OIML.length - 1; k >= 0; k--) sum = sum * massFraction + OIML[k]!;
+  return sum / 1000;
+}
+
+/**
+ * Density of an ethanol–water mixture that holds `ethanolKgL` kg of ethanol in each litre.
+ * @param ethanolKgL 0 to 0.789
+ */
+export function densityOfStrength(ethanolKgL: number): number {
+  if (ethanolKgL <= 0) return ethanolWaterDensity(0);
+  // The mass fraction settles in a few rounds: density moves far less than strength.
+  let p = ethanolKgL / 0.98;
+  for (let i = 0; i < 60; i++) {
+    const next = Math.min(1, ethanolKgL / ethanolWaterDensity(p));
+    if (Math.abs(next - p) < 1e-12) break;
+    p = next;
+  }
+  return ethanolWaterDensity(p);
+}
+
+/** Density, kg/L at 20 °C, of a spirit of `abv` % by volume. */
+export const densityOfAbv = (abv: number): number => densityOfStrength((abv / 100) * ETHANOL_20);
+
+/**
+ * % alcohol by volume of an ethanol–water mixture of `density` kg/L at 20 °C.
+ * @throws InputError when no such mixture exists
+ */
+export function abvOfDensity(density: number): number {
+  if (!(density <= ethanolWaterDensity(0) + 1e-9 && density >= ETHANOL_20 - 1e-9))
+    throw new InputError(`No spirit has a density of ${density} kg/L.`, 'Measure again at 20 °C.');
+  return findRoot((abv) => densityOfAbv(abv) - density, 0, 100, 1e-9);
+}

@@ -1,0 +1,57 @@
+import { densityOfStrength } from './ethanol';
+import { brixFromSg, sgFromBrix, sgFromGramsPerLitre } from './sugar';
+import { WATER_20 } from './water';
+
+/** Percent sucrose at which water takes no more at 20 °C. @source NBS Circular 440 (from memory) */
+export const SATURATION_BRIX = 66.7;
+
+/** Density limit of the sugar table: denser than this is a syrup that is not yet liquid. */
+const MAX_BRIX = 80;
+
+/**
+ * Volume and gravity at 20 °C of a liquid of water, ethanol and dissolved solids.
+ * Solids weigh as sucrose does. With alcohol, the lift of the solids and the drop of the alcohol
+ * add at equal volume (Tabarié), the rule that spirit indication rests on.
+ * @param waterKg @param ethanolKg @param solidsKg all ≥ 0
+ * @returns volumeL and sg 20/20, or null when there is nothing liquid
+ * @source Tabarié's relation, as in OIV and AOAC methods (from memory); densities as in sugar.ts and ethanol.ts
+ */
+export function liquidOf(
+  waterKg: number,
+  ethanolKg: number,
+  solidsKg: number
+): { volumeL: number; sg: number } | null {
+  const massKg = waterKg + ethanolKg + solidsKg;
+  if (!(waterKg > 0)) return null;
+  const brix = (100 * solidsKg) / (waterKg + solidsKg);
+  if (brix > MAX_BRIX) return null;
+  if (ethanolKg <= 0) {
+    const sg = sgFromBrix(brix);
+    return { volumeL: massKg / (sg * WATER_20), sg };
+  }
+  let volumeL = waterKg / WATER_20 + 0.62 * solidsKg + ethanolKg / 0.85;
+  let density = massKg / volumeL;
+  for (let i = 0; i < 50; i++) {
+    density =
+      densityOfStrength(ethanolKg / volumeL) +
+      (sgFromGramsPerLitre((1000 * solidsKg) / volumeL) - 1) * WATER_20;
+    const next = massKg / density;
+    const moved = Math.abs(next - volumeL);
+    volumeL = next;
+    if (moved < 1e-10 * volumeL) break;
+  }
+  return { volumeL, sg: massKg / volumeL / WATER_20 };
+}
+
+/** Whether this much sugar can dissolve in this much water at 20 °C. */
+export const dissolves = (waterKg: number, solidsKg: number): boolean =>
+  waterKg > 0 && (100 * solidsKg) / (waterKg + solidsKg) <= SATURATION_BRIX;
+
+/**
+ * Grams of dissolved solids a litre that explain gravity `sg` at strength `ethanolKgL`.
+ * The inverse of `liquidOf` at a given strength; below zero when the wine is lighter than its alcohol allows.
+ */
+export function solidsAt(sg: number, ethanolKgL: number): number {
+  const residue = 1 + sg - densityOfStrength(ethanolKgL) / WATER_20;
+  return 10 * brixFromSg(residue) * residue * WATER_20;
+}

@@ -1,0 +1,32 @@
+/**
+ * Where a continuous function crosses zero between `lo` and `hi`, by bracketed false position
+ * (Illinois). Falls back on the midpoint, so it always converges.
+ * @param f must differ in sign at `lo` and `hi`, or be zero at one of them
+ * @returns the root to `tolerance` in x; the nearer end when `f` does not change sign
+ */
+export function findRoot(f: (x: number) => number, lo: number, hi: number, tolerance = 1e-10): number {
+  let [a, b] = [lo, hi];
+  let [fa, fb] = [f(a), f(b)];
+  if (fa === 0) return a;
+  if (fb === 0) return b;
+  if (fa > 0 === fb > 0) return Math.abs(fa) < Math.abs(fb) ? a : b;
+  let side = 0;
+  for (let i = 0; i < 200 && Math.abs(b - a) > tolerance; i++) {
+    let x = (a * fb - b * fa) / (fb - fa);
+    if (!(x > Math.min(a, b) && x < Math.max(a, b)) || i % 12 === 11) x = (a + b) / 2;
+    const fx = f(x);
+    if (fx === 0 || Math.abs(fx) < 1e-15) return x;
+    if (fx > 0 === fb > 0) {
+      if (Math.abs(x - b) <= tolerance) return x;
+      [b, fb] = [x, fx];
+      if (side === -1) fa /= 2;
+      side = -1;
+    } else {
+      if (Math.abs(x - a) <= tolerance) return x;
+      [a, fa] = [x, fx];
+      if (side === 1) fb /= 2;
+      side = 1;
+    }
+  }
+  return (a + b) / 2;
+}

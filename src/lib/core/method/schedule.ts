@@ -1,0 +1,123 @@
+import type { BatchState } from '../ledger/fold';
+import { stepsOf, type Step, type StepId } from './steps';
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+export type Due = {
+  step: Step;
+  /** earliest sensible moment */
+  dueAt: number;
+  /** when it is late */
+  lateAt: number;
+  status: 'overdue' | 'due' | 'coming';
+  /** the wait that holds it, in words; empty when nothing does */
+  why: string;
+};
+
+/** The civil day of a moment in a zone, as yyyy-mm-dd. */
+export function civilDay(at: number, zone: string): string {
+  let format = formats.get(zone);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-CA', {
+      timeZone: zone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit'
+    });
+    formats.set(zone, format);
+  }
+  return format.format(at);
+}
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** When a step was last done: by the event that is its doing, or ticked off or skipped. */
+function doneAt(s: BatchState, id: StepId): number | null {
+  const ticked = s.steps.filter((x) => x.step === id && x.outcome !== 'snoozed').map((x) => x.at);
+  const by: Record<StepId, number | null | undefined> = {
+    crush: s.fills.length > 0 || s.rackings.length > 0 ? s.startedAt : null,
+    campden: s.powdersG.campden?.at,
+    enzyme: s.powdersG['pectic-enzyme']?.at,
+    pitch: s.pitches[0]?.at,
+    stir: s.stirs.at(-1),
+    read: s.readings.at(-1)?.at,
+    'fruit-out': s.fruitOutAt,
+    'rack-1': s.rackings[0]?.at,
+    'rack-2': s.rackings[1]?.at,
+    bottle: s.bottled[0]?.at
+  };
+  const times = [by[id], ...ticked].filter((t): t is number => t !== null && t !== undefined);
+  return times.length > 0 ? Math.max(...times) : null;
+}
+
+/** How often a gravity is worth reading, hours: often while it runs, seldom while it clears. Common practice. */
+function readEveryH(s: BatchState): number {
+  if (s.rackings.length === 0) return 48;
+  if (s.rackings.length === 1) return 7 * 24;
+  return 21 * 24;
+}
+
+/** Whether a repeating step has had its time. */
+function isOver(s: BatchState, id: StepId): boolean {
+  if (s.bottled.length > 0) return true;
+  if (id === 'stir') return s.fruitOutAt !== null || s.rackings.length > 0;
+  return false;
+}
+
+/**
+ * What is to do in a batch, soonest first: each step once all its waits are over or foreseen.
+ * A step whose predecessor is still to do is reckoned from when that is due.
+ * @param s the batch at the moment to schedule for
+ */
+export function schedule(s: BatchState): Due[] {
+  if (s.bottled.length > 0 && s.fills.length === 0) return [];
+  const steps = stepsOf(s.plan);
+  const reached = new Map<StepId, number>();
+  const late = new Map<StepId, number>();
+  const out: Due[] = [];
+  for (const step of steps) {
+    const done = doneAt(s, step.id);
+    const passed = steps
+      .slice(steps.indexOf(step) + 1)
+      .some((later) => !later.everyH && !step.everyH && doneAt(s, later.id) !== null);
+    const from = (waitMs: 'minH' | 'maxH') =>
+      Math.max(
+        s.startedAt,
+        ...step.waits.map(
+          (w) =>
+            (doneAt(s, w.step) ?? (waitMs === 'maxH' ? late : reached).get(w.step) ?? s.startedAt) +
+            w[waitMs] * HOUR
+        )
+      );
+    let [dueAt, lateAt] = [from('minH'), from('maxH')];
+    if (step.everyH && done !== null) {
+      const gap = (step.id === 'read' ? readEveryH(s) : step.everyH) * HOUR;
+      // A daily job is due on the next civil day, not to the minute.
+      dueAt = step.everyH === 24 ? nextDay(done, s.zone) : done + gap;
+      lateAt = dueAt + gap;
+    }
+    reached.set(step.id, done ?? dueAt);
+    late.set(step.id, done ?? lateAt);
+    if (isOver(s, step.id) || (done !== null && !step.everyH) || passed) continue;
+    const snoozed = s.steps.filter((x) => x.step === step.id && x.outcome === 'snoozed').at(-1);
+    if (snoozed?.until) dueAt = Math.max(dueAt, snoozed.until);
+    lateAt = Math.max(lateAt, dueAt);
+    const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+    out.push({
+      step,
+      dueAt,
+      lateAt,
+      status: s.at > lateAt ? 'overdue' : isToday ? 'due' : 'coming',
+      why: step.waits.map((w) => w.why)[0] ?? ''
+    });
+  }
+  return out.sort((a, b) => a.dueAt - b.dueAt);
+}
+
+/** Six in the morning of the next civil day after `at`, near enough for a daily job. */
+function nextDay(at: number, zone: string): number {
+  const day = civilDay(at, zone);
+  let t = at + 4 * HOUR;
+  while (civilDay(t, zone) === day) t += HOUR;
+  return Math.min(t, at + DAY + 2 * HOUR);
+}

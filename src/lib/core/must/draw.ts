@@ -1,0 +1,48 @@
+/** How many plausible musts an estimate looks at. Enough for steady 10th and 90th percentiles, few enough for 2 ms. */
+export const DRAWS = 200;
+
+/** Small seeded generator. @source Mulberry32, public domain, T. Ettinger */
+export function mulberry32(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = a;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/**
+ * Standard normal quantile.
+ * @source Abramowitz & Stegun 26.2.23, error below 4.5e-4
+ */
+function normalQuantile(p: number): number {
+  const q = p < 0.5 ? p : 1 - p;
+  const t = Math.sqrt(-2 * Math.log(q));
+  const z =
+    t - (2.515517 + t * (0.802853 + t * 0.010328)) / (1 + t * (1.432788 + t * (0.189269 + t * 0.001308)));
+  return p < 0.5 ? -z : z;
+}
+
+/** The 90th percentile of a standard normal. */
+const Z90 = 1.2815515655446004;
+
+const columns: Float64Array[] = [];
+
+/** Standard normal draws of one uncertain input: stratified, shuffled by its own seed, always the same. */
+export function normals(dimension: number): Float64Array {
+  const known = columns[dimension];
+  if (known) return known;
+  const random = mulberry32(0x7ec100 + dimension * 7919);
+  const z = Float64Array.from({ length: DRAWS }, (_, i) => normalQuantile((i + 0.5) / DRAWS));
+  for (let i = DRAWS - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [z[i], z[j]] = [z[j]!, z[i]!];
+  }
+  return (columns[dimension] = z);
+}
+
+/** A value drawn from low–typical–high by a standard normal `z`; 0 gives the typical one. Never below 0. */
+export const drawn = ([low, typical, high]: readonly [number, number, number], z: number): number =>
+  Math.max(0, typical + (z / Z90) * (z < 0 ? typical - low : high - typical));

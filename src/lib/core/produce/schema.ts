@@ -1,0 +1,80 @@
+import { z } from 'zod';
+
+/** Low, typical, high: 10th, 50th and 90th percentile. */
+const spread = z
+  .tuple([z.number().min(0), z.number().min(0), z.number().min(0)])
+  .refine(([low, typical, high]) => low <= typical && typical <= high, 'must run low, typical, high')
+  .readonly();
+
+export const FAMILIES = [
+  'soft',
+  'stone',
+  'pome',
+  'citrus',
+  'tropical',
+  'melon',
+  'dried',
+  'root',
+  'flower',
+  'leaf',
+  'sap'
+] as const;
+
+export const ACIDS = ['tartaric', 'malic', 'citric', 'oxalic', 'lactic', 'succinic', 'acetic'] as const;
+export type Acid = (typeof ACIDS)[number];
+
+/** Where a figure comes from: a key of SOURCES in sources.ts. */
+const source = z.enum(['usda', 'sfk', 'fda', 'handbook', 'practice', 'estimate']);
+
+/**
+ * One kind of produce, per 100 g of usable (trimmed) weight, fresh.
+ * Water is what is left: 100 − solids − insolubles.
+ */
+export const produceSchema = z.strictObject({
+  id: z.string().regex(/^[a-z]+(-[a-z]+)*$/),
+  name: z.string(),
+  plural: z.string(),
+  latin: z.string(),
+  family: z.enum(FAMILIES),
+  /** dissolved matter, g/100 g: sets the gravity */
+  solids: spread,
+  /** sugars yeast can take, g/100 g as they weigh in the produce */
+  sugars: spread,
+  /** share of those sugars that is sucrose and takes up water as it splits */
+  sucroseShare: z.number().min(0).max(1),
+  /** acids by kind, free and as salts together, g/100 g */
+  acids: z.partialRecord(z.enum(ACIDS), spread),
+  ph: spread,
+  /** weak buffer near pH 6.7 (phosphate, protein), mmol/kg: matters only in low-acid produce */
+  bufferMmolKg: z.number().min(0),
+  /** K, Na, Ca, Mg in mg/100 g */
+  minerals: z.strictObject({ k: z.number(), na: z.number(), ca: z.number(), mg: z.number() }),
+  /** what never dissolves: fibre, skins, seeds, starch, g/100 g */
+  insolubles: spread,
+  /** share of the bought weight that is left after trimming */
+  usable: spread,
+  /** weight of one piece, and of a litre loosely filled, grams; null where nobody counts or fills that way */
+  pieceG: z.number().positive().nullable(),
+  litreG: z.number().positive().nullable(),
+  pectin: z.enum(['none', 'low', 'medium', 'high']),
+  tannin: z.enum(['none', 'low', 'medium', 'high']),
+  nitrogen: z.enum(['none', 'low', 'medium', 'high']),
+  forms: z.array(z.enum(['fresh', 'frozen', 'dried', 'juice'])).min(1),
+  /** kg per litre of wine: light, common, full */
+  amountKgL: spread,
+  /** hours after crushing until half of what the fruit holds is in the must */
+  halfGivenH: spread,
+  /** days on the fruit */
+  steepDays: spread,
+  hoursPerKg: z.number().min(0),
+  /** months of harvest in the northern hemisphere, 1–12 */
+  season: z.array(z.int().min(1).max(12)),
+  /** ids in cautions/rules.ts */
+  cautions: z.array(z.string()),
+  /** colours of must and fruit in the drawings */
+  colour: z.strictObject({ must: z.string(), fruit: z.string() }),
+  from: z.strictObject({ composition: source, acids: source, ph: source, minerals: source, handling: source })
+});
+
+export type Produce = z.infer<typeof produceSchema>;
+export type Family = Produce['family'];

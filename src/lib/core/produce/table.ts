@@ -1,0 +1,45 @@
+import { citrus } from './citrus';
+import { dried } from './dried';
+import { flower } from './flower';
+import { leaf } from './leaf';
+import { melon } from './melon';
+import { pome } from './pome';
+import { root } from './root';
+import { sap } from './sap';
+import type { Produce } from './schema';
+import { soft } from './soft';
+import { stone } from './stone';
+import { tropical } from './tropical';
+
+/** Every kind of produce Vecino knows, in alphabetical order. Composition per 100 g usable weight. */
+export const PRODUCE: readonly Produce[] = [
+  ...soft,
+  ...stone,
+  ...pome,
+  ...citrus,
+  ...tropical,
+  ...melon,
+  ...dried,
+  ...root,
+  ...flower,
+  ...leaf,
+  ...sap
+].sort((a, b) => a.name.localeCompare(b.name, 'en'));
+
+const BY_ID = new Map(PRODUCE.map((p) => [p.id, p]));
+
+/** One entry by id, such as `plum`; undefined when there is none. */
+export const produceById = (id: string): Produce | undefined => BY_ID.get(id);
+
+/** Entries whose name, plural or Latin name holds every word of `text`; best matches first. */
+export function findProduce(text: string): Produce[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const names = (p: Produce) => `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase();
+  const starts = (p: Produce) => (p.name.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1);
+  return PRODUCE.filter((p) => words.every((w) => names(p).includes(w))).sort(
+    (a, b) => starts(a) - starts(b)
+  );
+}
+
+/** Water, g/100 g: what solids and insolubles leave. */
+export const waterOf = (p: Produce): number => 100 - p.solids[1] - p.insolubles[1];

@@ -1,0 +1,70 @@
+import type { Estimate } from './range';
+import {
+  fromBase,
+  fromCelsius,
+  isMassUnit,
+  UNIT_LABEL,
+  type MassUnit,
+  type Unit,
+  type VolumeUnit
+} from './measure';
+
+/** `value` to `digits` significant figures, never in exponent form, trailing zeros after a point dropped. */
+export function significant(value: number, digits: number): string {
+  if (value === 0 || !Number.isFinite(value)) return '0';
+  const places = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
+  const step = 10 ** (Math.floor(Math.log10(Math.abs(value))) + 1 - digits);
+  const rounded = places > 0 ? value : Math.round(value / step) * step;
+  return rounded
+    .toFixed(Math.min(places, 12))
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '');
+}
+
+/** The amount alone, in `unit`, as precisely as one weighs or pours in it. */
+export function amountText(base: number, unit: Unit): string {
+  const amount = fromBase(base, unit);
+  if (unit === 'g') return significant(amount, amount >= 100 ? 3 : 2);
+  if (unit === 'mL') return amount.toFixed(0);
+  if (isMassUnit(unit)) return amount.toFixed(unit === 'oz' ? 1 : 2);
+  return amount.toFixed(['L', 'us-gal', 'uk-gal'].includes(unit) ? (amount < 10 ? 2 : 1) : 1);
+}
+
+/** An amount with its unit: `4.10 kg`, `2.5 US gal`. */
+export const quantityText = (base: number, unit: Unit): string =>
+  `${amountText(base, unit)} ${UNIT_LABEL[unit]}`;
+
+/** The amount to type back in: short, with no loss that could be weighed. `parseQuantity` reads it again. */
+export const entryText = (base: number, unit: Unit): string => significant(fromBase(base, unit), 6);
+
+/** A mass in grams to two significant figures, in kg above 1000 g. */
+export const gramsText = (massG: number): string =>
+  massG >= 1000 ? `${(massG / 1000).toFixed(2)} kg` : `${significant(massG, 2)} g`;
+
+export const sgText = (sg: number): string => sg.toFixed(3);
+export const abvText = (abv: number): string => abv.toFixed(1);
+export const phText = (ph: number): string => ph.toFixed(1);
+
+/** Litres to 0.1, or the amount in another unit of volume. */
+export const volumeText = (volumeL: number, unit: VolumeUnit): string =>
+  unit === 'L' ? `${volumeL.toFixed(1)} L` : quantityText(volumeL, unit);
+
+export const massText = (massKg: number, unit: MassUnit): string => quantityText(massKg, unit);
+
+export const temperatureText = (tempC: number, scale: 'C' | 'F'): string =>
+  `${fromCelsius(tempC, scale).toFixed(0)} °${scale}`;
+
+/** `low – high` with `show` applied to both ends; one figure when they read the same. */
+export function rangeText(range: Estimate, show: (value: number) => string): string {
+  const [low, high] = [show(range.low), show(range.high)];
+  return low === high ? low : `${low} – ${high}`;
+}
+
+/** The words people use for what sugar is left, by grams of hexose a litre. Common practice. */
+export function sweetnessWord(residualGL: number): 'dry' | 'off-dry' | 'medium' | 'medium-sweet' | 'sweet' {
+  if (residualGL < 9) return 'dry';
+  if (residualGL < 18) return 'off-dry';
+  if (residualGL < 35) return 'medium';
+  if (residualGL < 60) return 'medium-sweet';
+  return 'sweet';
+}

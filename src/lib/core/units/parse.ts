@@ -1,0 +1,157 @@
+import { InputError } from './input-error';
+import { isMassUnit, isVolumeUnit, toBase, type Unit } from './measure';
+
+const VULGAR: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅛': '1/8',
+  '⅒': '1/10'
+};
+const PLAIN = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`;
+const NUMBER = String.raw`(?:\d+\s+\d+\s*/\s*\d+|\d+\s*/\s*\d+|${PLAIN})`;
+
+/**
+ * A number as people write it: `1.5`, `1,5`, `.5`, `1/2`, `2 1/2`, `2½`.
+ * @returns the number, or null when the text is something else
+ */
+export function parseNumber(text: string): number | null {
+  const plain = text.replace(/[½¼¾⅓⅔⅛⅒]/g, (c) => ` ${VULGAR[c]}`).trim();
+  const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(plain);
+  if (fraction) {
+    const [, whole, top, bottom] = fraction;
+    return Number(bottom) === 0 ? null : Number(whole ?? 0) + Number(top) / Number(bottom);
+  }
+  return new RegExp(`^(?:${PLAIN})$`).test(plain) ? Number(plain.replace(',', '.')) : null;
+}
+
+const COUNTRY: [RegExp, 'us' | 'uk'][] = [
+  [/^(us|u\.s\.|american)\b\.?\s*/, 'us'],
+  [/^(uk|u\.k\.|imp|imperial|british)\b\.?\s*/, 'uk']
+];
+const SIMPLE: [RegExp, Unit][] = [
+  [/^(kg|kgs|kilo|kilos|kilogram|kilograms|kilogramme|kilogrammes)$/, 'kg'],
+  [/^(g|gr|gm|gms|gram|grams|gramme|grammes)$/, 'g'],
+  [/^(lb|lbs|pound|pounds)$/, 'lb'],
+  [/^(oz|ounce|ounces)$/, 'oz'],
+  [/^(l|lt|ltr|litre|litres|liter|liters)$/, 'L'],
+  [/^(ml|millilitre|millilitres|milliliter|milliliters|cc)$/, 'mL'],
+  [/^(cup|cups)$/, 'cup'],
+  [/^(tbsp|tbs|tablespoon|tablespoons)$/, 'tbsp'],
+  [/^(tsp|teaspoon|teaspoons)$/, 'tsp']
+];
+const COUNTRIED: [RegExp, 'gal' | 'qt' | 'pt' | 'floz'][] = [
+  [/^(gal|gals|gallon|gallons)$/, 'gal'],
+  [/^(qt|qts|quart|quarts)$/, 'qt'],
+  [/^(pt|pts|pint|pints)$/, 'pt'],
+  [/^(fl\s*oz|floz|fluid\s+ounces?)$/, 'floz']
+];
+
+/**
+ * A unit from its spoken or written name. A bare gallon, quart, pint or fluid ounce takes `country`.
+ * @returns null when the word is no unit
+ */
+export function parseUnit(word: string, country: 'us' | 'uk' = 'us'): Unit | null {
+  let rest = word.trim().toLowerCase().replace(/\.$/, '');
+  let land = country;
+  for (const [pattern, code] of COUNTRY) {
+    if (pattern.test(rest)) {
+      rest = rest.replace(pattern, '');
+      land = code;
+    }
+  }
+  const simple = SIMPLE.find(([p]) => p.test(rest));
+  if (simple) return simple[1];
+  const countried = COUNTRIED.find(([p]) => p.test(rest));
+  return countried ? (`${land}-${countried[1]}` as Unit) : null;
+}
+
+export type Quantity = { amount: number; unit: Unit; base: number };
+
+/**
+ * An amount with its unit, such as `4.5 kg`, `9 lb 4 oz`, `2½ us gal` or a bare `3` in `fallback`.
+ * @param text what was typed
+ * @param fallback the unit of a bare number
+ * @returns amount in its own unit, and `base` in kg (mass) or L (volume)
+ * @throws InputError when there is no number, an unknown unit, or mass and volume together
+ * @example parseQuantity('9 lb 4 oz', 'kg').base // 4.196
+ */
+export function parseQuantity(text: string, fallback: Unit, country: 'us' | 'uk' = 'us'): Quantity {
+  const say = 'Write a number and a unit, such as 2.5 kg, 9 lb 4 oz or 1 US gal.';
+  const clean = text.replace(/[½¼¾⅓⅔⅛⅒]/g, (c) => ` ${VULGAR[c]}`).trim();
+  if (!clean) throw new InputError('There is no amount here.', say);
+  const part = new RegExp(`(${NUMBER})\\s*([a-zA-Z][a-zA-Z. ]*)?`, 'gy');
+  const found: { amount: number; unit: Unit }[] = [];
+  let at = 0;
+  while (at < clean.length) {
+    part.lastIndex = at;
+    const match = part.exec(clean);
+    const amount = match && parseNumber(match[1]!);
+    if (!match || amount === null) throw new InputError(`“${text}” is not an amount.`, say);
+    const word = match[2]?.trim();
+    const unit = word ? parseUnit(word, country) : fallback;
+    if (!unit) throw new InputError(`“${word}” is not a unit of weight or volume.`, say);
+    found.push({ amount, unit });
+    at = part.lastIndex;
+    while (/[\s,+]/.test(clean[at] ?? '')) at++;
+  }
+  const first = found[0]!;
+  const kinds = new Set(found.map((f) => isMassUnit(f.unit)));
+  if (kinds.size > 1) throw new InputError(`“${text}” mixes weight and volume.`, 'Enter them as two lines.');
+  const base = found.reduce((sum, f) => sum + toBase(f.amount, f.unit), 0);
+  return found.length === 1
+    ? { amount: first.amount, unit: first.unit, base }
+    : { amount: base / toBase(1, first.unit), unit: first.unit, base };
+}
+
+/** A quantity that must be a weight (`kg`) or a volume (`L`). @throws InputError when it is the other */
+export function parseAs(
+  kind: 'mass' | 'volume',
+  text: string,
+  fallback: Unit,
+  country: 'us' | 'uk' = 'us'
+): Quantity {
+  const quantity = parseQuantity(text, fallback, country);
+  if (kind === 'mass' && !isMassUnit(quantity.unit))
+    throw new InputError(`“${text}” is a volume.`, 'Weigh it: give kg, g, lb or oz.');
+  if (kind === 'volume' && !isVolumeUnit(quantity.unit))
+    throw new InputError(`“${text}” is a weight.`, 'Give litres, gallons, pints or cups.');
+  return quantity;
+}
+
+/**
+ * A hydrometer reading as people say it: 1.064, 1,064, 1064, 64, 0.996, 996.
+ * @returns specific gravity
+ * @throws InputError on a misplaced point (1.64) or anything a hydrometer cannot show
+ */
+export function parseGravity(text: string): number {
+  const clean = text.trim().replace(',', '.');
+  const say = 'Write it like 1.064, 1064 or 64; below water, 0.996 or 996.';
+  if (!/^\d*\.?\d+$/.test(clean)) throw new InputError(`“${text}” is not a gravity.`, say);
+  const value = Number(clean);
+  if (value >= 0.97 && value <= 1.3) return value;
+  if (/^\d{3,4}$/.test(clean) && value >= 970 && value <= 1300) return value / 1000;
+  if (/^\d{1,3}$/.test(clean) && value >= 0 && value <= 170) return 1 + value / 1000;
+  if (value > 1.3 && value < 2) {
+    const digits = clean.split('.')[1]!.padEnd(2, '0');
+    throw new InputError(`${text} is heavier than any must.`, `Did you mean 1.0${digits}? ${say}`);
+  }
+  throw new InputError(`${text} is outside what a hydrometer shows.`, say);
+}
+
+/** A temperature with or without its scale: `21`, `21c`, `70 F`, `70°F`. @throws InputError */
+export function parseTemperature(text: string, scale: 'C' | 'F'): number {
+  const match = /^(-?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(text.trim());
+  if (!match) throw new InputError(`“${text}” is not a temperature.`, 'Write it like 21 °C or 70 °F.');
+  const degrees = Number(match[1]!.replace(',', '.'));
+  const used = (match[2]?.toUpperCase() ?? scale) as 'C' | 'F';
+  const tempC = used === 'F' ? ((degrees - 32) * 5) / 9 : degrees;
+  if (tempC < -5 || tempC > 105)
+    throw new InputError(
+      `${text} ${used} is no temperature for a must.`,
+      'Check whether °C or °F was meant.'
+    );
+  return tempC;
+}

@@ -1,0 +1,18 @@
+/** Low, likely and high: 10th, 50th and 90th percentile of what is known. */
+export type Estimate = { low: number; likely: number; high: number };
+
+/** A table entry's spread, written `[low, typical, high]`. */
+export type Spread = readonly [low: number, typical: number, high: number];
+
+/** An estimate with no width: a measured or exact figure. */
+export const exact = (value: number): Estimate => ({ low: value, likely: value, high: value });
+
+/**
+ * The 10th–90th percentile of a sample around a likely value, always ordered.
+ * @param sample at least one finite number; sorted in place
+ */
+export function rangeOf(sample: Float64Array, likely: number): Estimate {
+  sample.sort();
+  const at = (q: number) => sample[Math.min(sample.length - 1, Math.floor(q * sample.length))]!;
+  return { low: Math.min(at(0.1), likely), likely, high: Math.max(at(0.9), likely) };
+}

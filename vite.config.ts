@@ -1,0 +1,15 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { readFileSync } from 'node:fs';
+import { defineConfig } from 'vitest/config';
+
+const { version } = JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8'));
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  define: { __APP_VERSION__: JSON.stringify(version) },
+  test: {
+    include: ['src/**/*.test.ts'],
+    environment: 'node'
+  }
+});
