@@ -12,7 +12,9 @@ export const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 
 /** The lock file's packages, installed once for each state of it. */
 export function installPackages() {
-  const wanted = createHash('sha256').update(readFileSync(at('package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(at('package-lock.json')))
+    .digest('hex');
   const stamp = at('node_modules', '.vecino-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Installing npm packages…');
@@ -26,7 +28,8 @@ export function installChromium() {
   if (existsSync(CHROMIUM)) return;
   console.log('Installing Chromium with apt…');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  const run = (...args) => spawnSync([...sudo, ...args][0], [...sudo, ...args].slice(1), { stdio: 'inherit' }).status;
+  const run = (...args) =>
+    spawnSync([...sudo, ...args][0], [...sudo, ...args].slice(1), { stdio: 'inherit' }).status;
   run('apt-get', 'update', '-qq');
   run('apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'chromium');
   if (!existsSync(CHROMIUM)) {

@@ -33,7 +33,9 @@ function suite(name, command, args, report, env, count) {
     console.error(`No report from ${name}: ${e.message}`);
   }
   if (code !== 0 && counts.failed === 0) counts.failed = 1;
-  console.log(`${code === 0 ? '✓' : '✗'} ${name}: ${counts.passed} passed, ${counts.failed} failed (${((Date.now() - started) / 1000).toFixed(0)} s)`);
+  console.log(
+    `${code === 0 ? '✓' : '✗'} ${name}: ${counts.passed} passed, ${counts.failed} failed (${((Date.now() - started) / 1000).toFixed(0)} s)`
+  );
   passed += counts.passed;
   failed += counts.failed;
 }
@@ -41,19 +43,39 @@ function suite(name, command, args, report, env, count) {
 check('kit sync', 'svelte-kit', ['sync']);
 check('formatting', 'prettier', ['--check', '--log-level', 'warn', '.']);
 check('lint and boundaries', 'eslint', ['.', '--max-warnings', '0']);
-check('types of components', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
+check('types of components', 'svelte-check', [
+  '--tsconfig',
+  './tsconfig.json',
+  '--fail-on-warnings',
+  '--output',
+  'human'
+]);
 check('types of tests', 'tsc', ['--noEmit', '-p', 'tsconfig.node.json']);
 const unitReport = path.join(tmp, 'unit.json');
-suite('unit tests', 'vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`], unitReport, {}, (r) => ({
-  passed: r.numPassedTests,
-  failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? 1 : 0)
-}));
+suite(
+  'unit tests',
+  'vitest',
+  ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`],
+  unitReport,
+  {},
+  (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? 1 : 0)
+  })
+);
 if (check('build', 'vite', ['build', '--logLevel', 'warn'])) {
   const e2eReport = path.join(tmp, 'browser.json');
-  suite('browser tests', 'playwright', ['test', '--reporter=list,json'], e2eReport, { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eReport }, (r) => ({
-    passed: r.stats.expected + r.stats.flaky,
-    failed: r.stats.unexpected + r.errors.length
-  }));
+  suite(
+    'browser tests',
+    'playwright',
+    ['test', '--reporter=list,json'],
+    e2eReport,
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eReport },
+    (r) => ({
+      passed: r.stats.expected + r.stats.flaky,
+      failed: r.stats.unexpected + r.errors.length
+    })
+  );
 }
 
 console.log(`${passed} passed, ${failed} failed`);

@@ -1,1 +1,102 @@
-<p>Vecino</p>
+<script lang="ts">
+  import { allBatches, household } from '$lib/store/household.svelte';
+  import Card from '$lib/ui/today/Card.svelte';
+  import { warningsOf } from '$lib/ui/today/warnings';
+  import { whenWord } from '$lib/ui/shelf/when';
+
+  const WEEK = 7 * 86_400_000;
+  const running = $derived(allBatches().filter((b) => b.state.fills.length > 0));
+  /** The walk: danger first, then the latest, then the rest. */
+  const walk = $derived(
+    running
+      .map((batch) => ({
+        batch,
+        due: batch.due.filter((d) => d.status !== 'coming'),
+        warnings: warningsOf(batch, household.now, household.settings.volume)
+      }))
+      .filter((x) => x.due.length > 0 || x.warnings.length > 0)
+      .sort((a, b) => rank(a) - rank(b) || (a.due[0]?.dueAt ?? Infinity) - (b.due[0]?.dueAt ?? Infinity))
+  );
+  const rank = (x: { due: { status: string }[]; warnings: { tone: string }[] }) =>
+    x.warnings.some((w) => w.tone === 'danger')
+      ? 0
+      : x.due.some((d) => d.status === 'overdue')
+        ? 1
+        : x.due.length > 0
+          ? 2
+          : 3;
+  const jobs = $derived(walk.reduce((n, x) => n + x.due.length, 0));
+  const next = $derived(
+    running
+      .flatMap((batch) =>
+        batch.due
+          .filter((d) => d.status === 'coming' && d.dueAt < household.now + WEEK)
+          .map((d) => ({ batch, d }))
+      )
+      .sort((a, b) => a.d.dueAt - b.d.dueAt)
+  );
+  const NUMBER = [
+    'No',
+    'One',
+    'Two',
+    'Three',
+    'Four',
+    'Five',
+    'Six',
+    'Seven',
+    'Eight',
+    'Nine',
+    'Ten',
+    'Eleven',
+    'Twelve'
+  ];
+</script>
+
+<svelte:head><title>Today · Vecino</title></svelte:head>
+
+{#if running.length === 0 && allBatches().length === 0}
+  <h1 class="sentence pt-4 font-normal">
+    <span class="font-bold">Good day.</span> Weigh what you have picked, and I will tell you what wine it makes.
+  </h1>
+  <p class="mt-3 flex flex-wrap gap-3">
+    <a class="btn btn-primary" href="/plan">Plan a wine</a>
+    <button
+      class="btn btn-line"
+      onclick={async () => (await import('$lib/demo/household')).loadDemo(Date.now())}
+      >Look round with a made-up household</button
+    >
+  </p>
+{:else}
+  <h1 class="sentence pt-2 pb-2 font-normal">
+    {#if jobs > 0}
+      <span class="font-bold">{NUMBER[jobs] ?? jobs} {jobs === 1 ? 'job' : 'jobs'} on the walk,</span> about {Math.max(
+        2,
+        jobs * 3
+      )} minutes. Start with the {walk[0]!.batch.state.name.toLowerCase()}.
+    {:else}<span class="font-bold">Nothing to do today.</span> The wines are getting on with it.{/if}
+  </h1>
+  <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
+    <div>
+      {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} />{/each}
+    </div>
+    <section aria-label="Next week" class="max-lg:mt-6">
+      <h2 class="head mb-1 font-sans!">Within the week</h2>
+      <ul class="inkline">
+        {#each next as n (n.batch.id + n.d.step.id)}
+          <li class="dashline">
+            <a
+              href="/batches/{n.batch.id}"
+              class="flex min-h-11 items-center justify-between gap-3 no-underline"
+            >
+              <span class="min-w-0 truncate"
+                ><b>{n.batch.state.name}</b>
+                <span class="text-quiet">{n.d.step.title.toLowerCase()}</span></span
+              >
+              <span class="small shrink-0">{whenWord(n.d.dueAt, household.now, n.batch.state.zone)}</span>
+            </a>
+          </li>
+        {:else}<li class="small py-2">Nothing comes due.</li>{/each}
+      </ul>
+    </section>
+  </div>
+{/if}

@@ -30,9 +30,8 @@ export function liquidOf(
     return { volumeL: massKg / (sg * WATER_20), sg };
   }
   let volumeL = waterKg / WATER_20 + 0.62 * solidsKg + ethanolKg / 0.85;
-  let density = massKg / volumeL;
   for (let i = 0; i < 50; i++) {
-    density =
+    const density =
       densityOfStrength(ethanolKg / volumeL) +
       (sgFromGramsPerLitre((1000 * solidsKg) / volumeL) - 1) * WATER_20;
     const next = massKg / density;

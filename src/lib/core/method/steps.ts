@@ -10,6 +10,8 @@ export type Wait = { step: StepId; minH: number; maxH: number; why: string };
 export type Step = {
   id: StepId;
   title: string;
+  /** one or two words, for a tag on the shelf */
+  short: string;
   how: string;
   waits: Wait[];
   /** hours between repeats; none for a step done once */
@@ -48,6 +50,7 @@ export function stepsOf(plan: Plan): Step[] {
     {
       id: 'crush',
       title: hasFruit ? 'Crush and mix' : 'Mix the must',
+      short: 'crush',
       how: 'Everything into the clean bucket; sugar dissolved, fruit crushed.',
       waits: []
     }
@@ -56,6 +59,7 @@ export function stepsOf(plan: Plan): Step[] {
     steps.push({
       id: 'campden',
       title: 'Sulphite in',
+      short: 'sulphite',
       how: 'One crushed Campden tablet a US gallon, stirred in.',
       waits: [wait('crush', 0, 6, 'before wild yeast wakes')]
     });
@@ -63,6 +67,7 @@ export function stepsOf(plan: Plan): Step[] {
     steps.push({
       id: 'enzyme',
       title: 'Pectic enzyme in',
+      short: 'enzyme',
       how: 'Below 40 °C; frees juice and keeps the wine from haze.',
       waits:
         school === 'sulphite'
@@ -73,6 +78,7 @@ export function stepsOf(plan: Plan): Step[] {
     steps.push({
       id: 'pitch',
       title: 'Yeast in',
+      short: 'yeast in',
       how: 'Sprinkle it, or wake it first in warm water; must and yeast within 5 °C.',
       waits: [
         ...(school === 'sulphite'
@@ -84,6 +90,7 @@ export function stepsOf(plan: Plan): Step[] {
   steps.push({
     id: 'stir',
     title: hasFruit ? 'Push the cap down and stir' : 'Stir air in',
+    short: 'stir',
     how: 'Keep the fruit wet. Air is a friend until the wine moves to glass.',
     waits: [wait('crush', 12, 24, 'once or twice a day')],
     everyH: DAY
@@ -91,6 +98,7 @@ export function stepsOf(plan: Plan): Step[] {
   steps.push({
     id: 'read',
     title: 'Read the gravity',
+    short: 'read',
     how: 'Strained sample, bubbles spun off, eye level, and its temperature.',
     waits: [wait(begin, isWild ? 48 : 0, 24, 'before yeast hides the start')],
     everyH: 3 * DAY
@@ -99,12 +107,14 @@ export function stepsOf(plan: Plan): Step[] {
     steps.push({
       id: 'fruit-out',
       title: 'Fruit out',
+      short: 'fruit out',
       how: 'Lift and let it drip for clear wine; squeeze for more of it.',
       waits: [wait(begin, steepDays * DAY, (steepDays + 3) * DAY, 'colour and taste are out by then')]
     });
   steps.push({
     id: 'rack-1',
     title: 'Into glass',
+    short: 'into glass',
     how: 'Siphon off the sediment, no splash, fill to the neck, airlock on.',
     waits: hasFruit
       ? [wait('fruit-out', 0, 2 * DAY, 'the cap no longer shields it')]
@@ -113,12 +123,14 @@ export function stepsOf(plan: Plan): Step[] {
   steps.push({
     id: 'rack-2',
     title: 'Rack off the lees',
+    short: 'rack',
     how: 'Once it has thrown its sediment; top up to the neck.',
     waits: [wait('rack-1', 30 * DAY, 45 * DAY, 'lees turn bitter in time')]
   });
   steps.push({
     id: 'bottle',
     title: 'Bottle',
+    short: 'bottle',
     how: 'Clear, and the gravity still for three days or more.',
     waits: [wait('rack-2', 60 * DAY, 120 * DAY, 'until it is clear and drops no more')]
   });

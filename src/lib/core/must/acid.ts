@@ -77,11 +77,10 @@ export function phOf(water: AcidWater): number {
   if (!Number.isFinite(anionCharge(water, 1e-7, true) + water.strongIon))
     throw new InputError('An acid amount is not a number.', 'Check the acids.');
   let [lo, hi] = [0, 14];
-  let f = 1;
   let x = 3.5;
   for (let i = 0; i < 60 && hi - lo > 1e-7; i++) {
     const h = 10 ** -x;
-    f = anionCharge(water, h, true) - water.strongIon;
+    const f = anionCharge(water, h, true) - water.strongIon;
     if (f > 0) hi = x;
     else lo = x;
     // A secant step over ±0.01 pH, kept only while it stays inside the bracket.

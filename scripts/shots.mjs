@@ -1,0 +1,123 @@
+// Remakes docs/screenshots/ from the demo household: `npm run shots`, or some of them by name.
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { bin, CHROMIUM, installChromium, installPackages, root } from './setup.mjs';
+
+installPackages();
+installChromium();
+if (!process.env.SKIP_BUILD && bin('vite', ['build', '--logLevel', 'error']) !== 0) process.exit(1);
+const { chromium } = await import('@playwright/test');
+
+const port = '4731';
+const base = `http://127.0.0.1:${port}`;
+const out = process.env.SHOTS_DIR ?? path.join(root, 'docs', 'screenshots');
+mkdirSync(out, { recursive: true });
+const server = spawn(process.execPath, [path.join(root, 'scripts', 'serve.mjs')], {
+  env: { ...process.env, PORT: port, HOST: '127.0.0.1', VECINO_DEMO: '1' },
+  stdio: ['ignore', 'ignore', 'inherit']
+});
+for (let i = 0; i < 100; i++) {
+  if (
+    await fetch(`${base}/api/health`).then(
+      (r) => r.ok,
+      () => false
+    )
+  )
+    break;
+  await new Promise((r) => setTimeout(r, 100));
+}
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** Types an ingredient on the slip and takes the first choice. */
+async function add(page, text) {
+  await page.getByRole('combobox', { name: 'Add an ingredient' }).fill(text);
+  await page.getByRole('listbox').getByRole('option').first().waitFor();
+  await page.keyboard.press('Enter');
+}
+const planRhubarb = async (page) => {
+  await page.goto(`${base}/plan`);
+  await add(page, '4.1 kg frozen rhubarb');
+  await add(page, '240 g banana');
+  await page.evaluate(() => document.activeElement?.blur());
+};
+const open = (name) => async (page) => {
+  await page.goto(`${base}/batches`);
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: new RegExp(name) })
+    .first()
+    .click();
+  await page.getByTestId('batch-sentence').waitFor();
+  await page.waitForFunction(
+    () => !document.querySelector('canvas') || document.querySelector('canvas').width > 300
+  );
+};
+const go = (to) => (page) => page.goto(`${base}${to}`);
+
+const VIEWS = {
+  today: [DESK, go('/')],
+  'today-phone': [PHONE, go('/')],
+  plan: [DESK, planRhubarb],
+  'plan-phone': [PHONE, planRhubarb],
+  'plan-cellar': [DESK, planRhubarb, 'dark'],
+  batch: [DESK, open('Elderberry')],
+  'batch-phone': [PHONE, open('Elderberry')],
+  bottling: [
+    DESK,
+    async (page) => {
+      await open('Quince')(page);
+      await page.getByRole('button', { name: 'Bottle', exact: true }).click();
+    }
+  ],
+  batches: [DESK, go('/batches')],
+  settings: [DESK, go('/settings')]
+};
+
+const wanted = process.argv.slice(2);
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync'
+  ]
+});
+try {
+  for (const [name, [viewport, arrange, scheme]] of Object.entries(VIEWS)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const context = await browser.newContext({
+      viewport,
+      colorScheme: scheme ?? 'light',
+      timezoneId: 'Europe/Lisbon',
+      locale: 'en-GB',
+      reducedMotion: 'reduce'
+    });
+    const page = await context.newPage();
+    page.on('pageerror', (e) => console.error(`${name}: ${e.message}`));
+    page.on('console', (m) => m.type() === 'error' && console.error(`${name}: ${m.text()}`));
+    await page.goto(base);
+    await page.getByRole('region', { name: 'The shelf: vessels in use' }).waitFor();
+    await page.waitForFunction(
+      () => document.querySelectorAll('section[aria-label^="The shelf"] li').length >= 11
+    );
+    await arrange(page);
+    await page.evaluate(() => document.fonts.ready);
+    await page.locator('main > *').first().waitFor();
+    await page.evaluate(
+      () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(r, 250))))
+    );
+    await page.screenshot({ path: path.join(out, `${name}.png`), fullPage: process.env.FULL === '1' });
+    console.log(`${name}.png`);
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}

@@ -1,0 +1,267 @@
+import type { Ingredient, Plan } from '$core/must/plan';
+import type { YeastId } from '$core/must/substances';
+import { solvePlan } from '$core/scale/solve';
+import type { Vessel } from '$core/scale/vessels';
+import {
+  doStep,
+  logAddition,
+  logBottling,
+  logFruitOut,
+  logGravity,
+  logNote,
+  logPitch,
+  logRacking,
+  logStir,
+  startBatch
+} from '$lib/store/actions';
+import { db } from '$lib/store/db';
+import { DEFAULT_SETTINGS } from '$lib/store/settings';
+import { foldBatch } from '$core/ledger/fold';
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+/** The household's own vessels. */
+const VESSELS: Vessel[] = [
+  { id: 'bucket-big', name: '25 L bucket', shape: 'bucket', capacityL: 27.5 },
+  { id: 'bucket-green', name: 'green 25 L bucket', shape: 'bucket', capacityL: 27.5 },
+  { id: 'bucket-15', name: '15 L bucket', shape: 'bucket', capacityL: 16.5 },
+  { id: 'bucket-white', name: 'white 15 L bucket', shape: 'bucket', capacityL: 16.5 },
+  { id: 'bucket-small', name: '10 L bucket', shape: 'bucket', capacityL: 11 },
+  { id: 'jar-10', name: '10 L jar', shape: 'jar', capacityL: 10.4 },
+  { id: 'jar-10-b', name: 'old 10 L jar', shape: 'jar', capacityL: 10.4 },
+  { id: 'jar-5-a', name: '5 L jar', shape: 'jar', capacityL: 5.25 },
+  { id: 'jar-5-b', name: 'tall 5 L jar', shape: 'jar', capacityL: 5.25 },
+  { id: 'jar-5-c', name: 'third 5 L jar', shape: 'jar', capacityL: 5.25 },
+  { id: 'jar-5-d', name: 'fourth 5 L jar', shape: 'jar', capacityL: 5.25 },
+  { id: 'jar-uk', name: '1 UK gal jar', shape: 'jar', capacityL: 4.75 },
+  { id: 'bottle-2', name: '2 L bottle', shape: 'bottle', capacityL: 2.1 },
+  { id: 'carboy-23', name: '23 L carboy', shape: 'carboy', capacityL: 23.7 }
+];
+
+const fruit = (
+  produceId: string,
+  massKg: number,
+  form: 'fresh' | 'frozen' | 'dried' = 'fresh'
+): Ingredient => ({ kind: 'produce', produceId, massKg, form, unit: 'kg', held: true });
+const SUGAR: Ingredient = { kind: 'sugar', sugarId: 'white', massKg: 0, unit: 'kg', held: false };
+const WATER: Ingredient = { kind: 'water', volumeL: 0, alkalinityMgL: 120, unit: 'L', held: false };
+
+function plan(
+  ingredients: Ingredient[],
+  abv: number,
+  volumeL: number | null,
+  yeastId: YeastId = 'wine',
+  wildYeast: Plan['wildYeast'] = 'sulphite'
+): Plan {
+  return solvePlan({
+    ingredients: [...ingredients, SUGAR, WATER],
+    target: { abv, volumeL, volumeUnit: 'L' },
+    yeast: { yeastId },
+    wildYeast,
+    press: 'drip'
+  }).plan;
+}
+
+/**
+ * Fills an empty database with an allotment household of ten wines at every stage, dated back from `now`.
+ * Built by the functions that clicks call; nothing here is written any other way.
+ */
+export const loadDemo = (now: number): Promise<void> =>
+  db.transaction('rw', db.events, db.vessels, db.settings, () => fill(now));
+
+async function fill(now: number): Promise<void> {
+  await db.vessels.bulkPut(VESSELS);
+  await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
+  /** Days before now, at an hour of that day near breakfast or supper. */
+  const ago = (days: number, hours = 0) => ({ at: now - days * DAY - hours * HOUR });
+  const state = async (id: string, at: number) =>
+    foldBatch(await db.events.where('batchId').equals(id).toArray(), at)!;
+  const read = (id: string, days: number, sg: number, tempC = 20) =>
+    logGravity(id, sg, tempC, DEFAULT_SETTINGS, ago(days));
+  const stir = async (id: string, from: number, to: number) => {
+    for (let d = from; d >= to; d--) await logStir(id, ago(d, 2));
+  };
+  /** Sulphite at once, enzyme half a day on, yeast a day and a half after the start. */
+  const treat = async (id: string, days: number, yeastId: YeastId = 'wine', massG = 5) => {
+    await doStep(await state(id, ago(days - 0.02).at), 'campden', ago(days - 0.02));
+    await doStep(await state(id, ago(days - 0.6).at), 'enzyme', ago(days - 0.6));
+    await logPitch(id, { yeast: { yeastId }, massG, how: 'rehydrated' }, ago(days - 1.5));
+  };
+
+  const rhubarb = await startBatch(plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'bucket-big', ago(268));
+  await treat(rhubarb, 268);
+  await read(rhubarb, 266.4, 1.081);
+  await stir(rhubarb, 265, 261);
+  await logFruitOut(rhubarb, 'drip', 11.6, ago(260));
+  await read(rhubarb, 260, 1.012);
+  await logRacking(rhubarb, 'bucket-big', [{ vesselId: 'jar-10', volumeL: 10.3 }], 0.9, ago(259));
+  await read(rhubarb, 225, 0.995);
+  await logRacking(rhubarb, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 10 }], 0.2, ago(224));
+  await read(rhubarb, 160, 0.994);
+  await read(rhubarb, 150, 0.994);
+  await logNote(rhubarb, 'Pale as straw. A little sharp: less lemon next time.', ago(150));
+  await logBottling(
+    rhubarb,
+    { from: 'jar-10-b', bottles: [{ count: 13, sizeL: 0.75, type: 'still' }], bar20: 0 },
+    ago(149)
+  );
+
+  const gooseberry = await startBatch(
+    plan([fruit('gooseberry', 3.6)], 11.5, 10),
+    'Gooseberry',
+    'bucket-green',
+    ago(112)
+  );
+  await treat(gooseberry, 112);
+  await read(gooseberry, 110.4, 1.08);
+  await stir(gooseberry, 110, 105);
+  await logFruitOut(gooseberry, 'drip', undefined, ago(104));
+  await read(gooseberry, 104, 1.01);
+  await logRacking(
+    gooseberry,
+    'bucket-green',
+    [
+      { vesselId: 'jar-5-a', volumeL: 5.1 },
+      { vesselId: 'jar-uk', volumeL: 4.4 }
+    ],
+    0.6,
+    ago(103)
+  );
+  await read(gooseberry, 75, 0.995);
+  await logRacking(gooseberry, 'jar-5-a', [{ vesselId: 'jar-5-b', volumeL: 5 }], 0.1, ago(72));
+  await read(gooseberry, 12, 0.994);
+  await read(gooseberry, 4, 0.994);
+
+  const linden = await startBatch(
+    plan(
+      [
+        fruit('linden-blossom', 0.18),
+        { kind: 'juice', produceId: 'lemon', volumeL: 0.12, unit: 'L', held: true },
+        { kind: 'honey', massKg: 0.7, unit: 'kg', held: true }
+      ],
+      11,
+      5,
+      'wine',
+      'heat'
+    ),
+    'Linden blossom',
+    'bucket-small',
+    ago(88)
+  );
+  await logAddition(linden, [{ kind: 'additive', additiveId: 'nutrient', massKg: 0.006 }], ago(87.5));
+  await logPitch(linden, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }, ago(87.3));
+  await read(linden, 87.2, 1.077);
+  await stir(linden, 86, 85);
+  await logFruitOut(linden, 'squeeze', undefined, ago(84));
+  await read(linden, 76, 1.006);
+  await logRacking(linden, 'bucket-small', [{ vesselId: 'jar-5-c', volumeL: 5 }], 0.2, ago(75));
+  await read(linden, 30, 0.992);
+  await logRacking(linden, 'jar-5-c', [{ vesselId: 'jar-5-a', volumeL: 4.8 }], 0.15, ago(28));
+
+  const quince = await startBatch(plan([fruit('quince', 3.4)], 13, 9.4), 'Quince', 'bucket-15', ago(64));
+  await treat(quince, 64);
+  await read(quince, 62.4, 1.09);
+  await stir(quince, 61, 56);
+  await logFruitOut(quince, 'squeeze', undefined, ago(55));
+  await read(quince, 54, 1.034, 17);
+  await logRacking(quince, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 9.2 }], 0.6, ago(53));
+  await read(quince, 40, 1.018, 16);
+  await read(quince, 20, 1.01, 15);
+  await logRacking(quince, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.9 }], 0.2, ago(19));
+  await read(quince, 6, 1.006, 15);
+  await logNote(quince, 'Bubbles have stopped. Bottle it on Sunday?', ago(5));
+
+  const beetroot = await startBatch(
+    plan(
+      [fruit('beetroot', 2.2), { kind: 'juice', produceId: 'lemon', volumeL: 0.15, unit: 'L', held: true }],
+      12,
+      5,
+      'wine',
+      'heat'
+    ),
+    'Beetroot',
+    'bucket-small',
+    ago(33)
+  );
+  await logPitch(beetroot, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }, ago(32.3));
+  await read(beetroot, 32.2, 1.086);
+  await stir(beetroot, 31, 27);
+  await logFruitOut(beetroot, 'drip', 4.5, ago(26));
+  await read(beetroot, 25, 1.015);
+  await logRacking(beetroot, 'bucket-small', [{ vesselId: 'jar-5-d', volumeL: 3.6 }], 0.9, ago(25));
+  await read(beetroot, 10, 1.001);
+
+  const elderberry = await startBatch(
+    plan([fruit('elderberry', 4.4)], 13, 13, 'red-fruit'),
+    'Elderberry',
+    'bucket-big',
+    ago(9)
+  );
+  await treat(elderberry, 9, 'red-fruit');
+  await read(elderberry, 7.4, 1.083, 21);
+  await stir(elderberry, 7, 1);
+  await read(elderberry, 5, 1.061, 22);
+  await read(elderberry, 3, 1.041, 22);
+  await read(elderberry, 1, 1.024, 21);
+
+  const blackcurrant = await startBatch(
+    plan([fruit('blackcurrant', 4.2, 'frozen')], 12.5, 12, 'red-fruit'),
+    'Blackcurrant',
+    'bucket-white',
+    ago(3.5)
+  );
+  await treat(blackcurrant, 3.5, 'red-fruit', 10);
+  await read(blackcurrant, 2.1, 1.084, 23);
+  await stir(blackcurrant, 2, 1);
+  await read(blackcurrant, 0.5, 1.062, 24);
+  await logNote(
+    blackcurrant,
+    'Foam pushed up into the airlock overnight. Cloth and a tray under it.',
+    ago(0.4)
+  );
+
+  const parsnip = await startBatch(
+    plan(
+      [
+        fruit('parsnip', 6),
+        { kind: 'juice', produceId: 'orange', volumeL: 0.6, unit: 'L', held: true },
+        { kind: 'juice', produceId: 'lemon', volumeL: 0.35, unit: 'L', held: true }
+      ],
+      13,
+      14,
+      'champagne',
+      'heat'
+    ),
+    'Parsnip',
+    'bucket-green',
+    ago(4)
+  );
+  await logPitch(parsnip, { yeast: { yeastId: 'champagne' }, massG: 5, how: 'dry' }, ago(3.2));
+  await read(parsnip, 3.1, 1.092, 18);
+  await stir(parsnip, 3, 2);
+  await read(parsnip, 1, 1.092, 14);
+  await logNote(parsnip, 'Not a bubble. The kitchen was cold.', ago(1));
+
+  const rosehip = await startBatch(
+    plan([fruit('rosehip', 1.3), fruit('banana', 0.3)], 12, 5.2),
+    'Rosehip',
+    'bucket-small',
+    ago(0.8)
+  );
+  await doStep(await state(rosehip, ago(0.78).at), 'campden', ago(0.78));
+
+  const old = await startBatch(plan([fruit('damson', 3)], 12.5, 9), 'Damson', 'bucket-15', ago(400));
+  await treat(old, 400);
+  await read(old, 398.4, 1.086);
+  await logFruitOut(old, 'drip', undefined, ago(391));
+  await logRacking(old, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 8.6 }], 0.5, ago(390));
+  await logRacking(old, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.3 }], 0.2, ago(350));
+  await read(old, 300, 0.995);
+  await read(old, 290, 0.995);
+  await logBottling(
+    old,
+    { from: 'jar-10-b', bottles: [{ count: 11, sizeL: 0.75, type: 'still' }], bar20: 0 },
+    ago(289)
+  );
+}

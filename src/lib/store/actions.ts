@@ -1,0 +1,133 @@
+import { correctReading } from '$core/liquid/hydrometer';
+import { CAMPDEN_TABLET_G, doseG, ENZYME_G_PER_KG } from '$core/scale/doses';
+import { volumeOf, type BatchState } from '$core/ledger/fold';
+import type { EventData, LedgerEvent } from '$core/ledger/events';
+import type { Plan } from '$core/must/plan';
+import type { StepId } from '$core/method/steps';
+import { InputError } from '$core/units/input-error';
+import { makeEvent, newId, record, type When } from './record';
+import { db } from './db';
+import type { Settings } from './settings';
+
+/**
+ * Starts a batch from a plan: names it, and puts in everything the plan holds, in one write.
+ * @returns the new batch's id
+ */
+export async function startBatch(
+  plan: Plan,
+  name: string,
+  vesselId: string,
+  when: When = {}
+): Promise<string> {
+  if (!name.trim()) throw new InputError('The batch has no name.', 'Give it one, such as Rhubarb.', 'name');
+  const batchId = newId();
+  const at = when.at ?? Date.now();
+  const inMust = plan.ingredients.filter((i) => ('volumeL' in i ? i.volumeL : i.massKg) > 0);
+  if (inMust.length === 0)
+    throw new InputError('There is nothing in the plan.', 'Add fruit, sugar or water first.', 'ingredients');
+  const events = [
+    await makeEvent(batchId, 'planned', { name: name.trim(), plan, vesselId }, { ...when, at }),
+    await makeEvent(batchId, 'addition', { ingredients: inMust, vesselId }, { ...when, at })
+  ];
+  await db.events.bulkAdd(events);
+  return batchId;
+}
+
+/**
+ * Writes a gravity down, corrected for the stem's calibration and the sample's temperature.
+ * @param stemSg what the stem showed
+ * @throws InputError above 40 °C
+ */
+export function logGravity(
+  batchId: string,
+  stemSg: number,
+  tempC: number | null,
+  settings: Settings,
+  when?: When
+): Promise<LedgerEvent> {
+  const offset = settings.hydrometer.inWater - 1;
+  const sg = correctReading(
+    stemSg - offset,
+    tempC ?? settings.hydrometer.calibratedC,
+    settings.hydrometer.calibratedC
+  );
+  return record(batchId, 'reading', { sg, stemSg, ...(tempC === null ? {} : { tempC }) }, when);
+}
+
+export const logStir = (batchId: string, when?: When) => record(batchId, 'stir', {}, when);
+
+export const logNote = (batchId: string, text: string, when?: When) => {
+  if (!text.trim()) throw new InputError('The note is empty.', 'Write a word or two.', 'text');
+  return record(batchId, 'note', { text: text.trim() }, when);
+};
+
+export const logPitch = (batchId: string, data: EventData<'pitch'>, when?: When) =>
+  record(batchId, 'pitch', data, when);
+
+export const logAddition = (
+  batchId: string,
+  ingredients: EventData<'addition'>['ingredients'],
+  when?: When
+) => record(batchId, 'addition', { ingredients }, when);
+
+export const logFruitOut = (
+  batchId: string,
+  press: EventData<'fruit-out'>['press'],
+  volumeL?: number,
+  when?: When
+) => record(batchId, 'fruit-out', { press, ...(volumeL === undefined ? {} : { volumeL }) }, when);
+
+/**
+ * Racks everything in one vessel into others.
+ * @param to where it went and how much came out in each, L
+ */
+export const logRacking = (
+  batchId: string,
+  from: string,
+  to: EventData<'transfer'>['to'],
+  lossL: number,
+  when?: When
+) => record(batchId, 'transfer', { from, to, lossL }, when);
+
+export const logBottling = (batchId: string, data: EventData<'bottle'>, when?: When) =>
+  record(batchId, 'bottle', data, when);
+
+export const logStep = (batchId: string, step: string, outcome: 'done' | 'skipped', when?: When) =>
+  record(batchId, 'step', { step, outcome }, when);
+
+export const snoozeStep = (batchId: string, step: string, until: number, when?: When) =>
+  record(batchId, 'step', { step, outcome: 'snoozed', until: new Date(until).toISOString() }, when);
+
+/** Usual grams of what a step puts in, for the batch as it stands. */
+export function stepDoseG(step: StepId, s: BatchState): number {
+  const litres = Math.max(0.5, volumeOf(s));
+  if (step === 'campden')
+    return Math.max(1, Math.round(doseG('campden', litres)[1] / CAMPDEN_TABLET_G)) * CAMPDEN_TABLET_G;
+  if (step === 'enzyme') return Math.max(doseG('pectic-enzyme', litres)[1], ENZYME_G_PER_KG * s.produceKg);
+  if (step === 'pitch') return Math.max(5, doseG('yeast', litres)[1]);
+  return 0;
+}
+
+/** Does a step that needs no number, with the usual dose: one tap. */
+export function doStep(s: BatchState, step: StepId, when?: When): Promise<LedgerEvent> {
+  const powder = (additiveId: 'campden' | 'pectic-enzyme') =>
+    logAddition(s.id, [{ kind: 'additive', additiveId, massKg: stepDoseG(step, s) / 1000 }], when);
+  switch (step) {
+    case 'stir':
+      return logStir(s.id, when);
+    case 'campden':
+      return powder('campden');
+    case 'enzyme':
+      return powder('pectic-enzyme');
+    case 'pitch':
+      return logPitch(
+        s.id,
+        { yeast: s.plan.yeast ?? { yeastId: 'wine' }, massG: stepDoseG('pitch', s), how: 'dry' },
+        when
+      );
+    case 'fruit-out':
+      return logFruitOut(s.id, s.plan.press ?? 'drip', undefined, when);
+    default:
+      return logStep(s.id, step, 'done', when);
+  }
+}

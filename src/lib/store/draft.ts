@@ -1,0 +1,41 @@
+import { db } from './db';
+
+/** The longest typing that can be lost, ms. */
+const EVERY = 250;
+
+const waiting = new Map<string, unknown>();
+let timer: ReturnType<typeof setTimeout> | null = null;
+
+async function flush(): Promise<void> {
+  if (timer) clearTimeout(timer);
+  timer = null;
+  const rows = [...waiting].map(([key, value]) => ({ key, value }));
+  waiting.clear();
+  if (rows.length > 0) await db.drafts.bulkPut(rows);
+}
+
+/** Keeps what is being typed: written within a quarter of a second, however fast one types. */
+export function keepDraft(key: string, value: unknown): void {
+  waiting.set(key, value);
+  timer ??= setTimeout(() => void flush(), EVERY);
+}
+
+/** What was being typed, or undefined. */
+export const readDraft = async (key: string): Promise<unknown> =>
+  waiting.get(key) ?? (await db.drafts.get(key))?.value;
+
+export async function dropDraft(key: string): Promise<void> {
+  waiting.delete(key);
+  await db.drafts.delete(key);
+}
+
+/** Writes at once when the page is hidden or left. */
+export function flushOnLeave(): () => void {
+  const now = () => void flush();
+  document.addEventListener('visibilitychange', now);
+  window.addEventListener('pagehide', now);
+  return () => {
+    document.removeEventListener('visibilitychange', now);
+    window.removeEventListener('pagehide', now);
+  };
+}

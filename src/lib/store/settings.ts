@@ -1,0 +1,40 @@
+import { z } from 'zod';
+
+/** How a household measures, and what its hydrometer is like. Stored and exported. */
+export const settingsSchema = z.strictObject({
+  system: z.enum(['metric', 'us', 'uk', 'mixed']),
+  mass: z.enum(['kg', 'lb']),
+  volume: z.enum(['L', 'us-gal', 'uk-gal']),
+  temp: z.enum(['C', 'F']),
+  hydrometer: z.strictObject({
+    /** temperature the stem is marked for, °C */
+    calibratedC: z.number().finite().min(0).max(40),
+    /** what it shows in plain water at that temperature */
+    inWater: z.number().finite().min(0.98).max(1.02)
+  }),
+  theme: z.enum(['auto', 'light', 'dark']),
+  waterAlkalinityMgL: z.number().finite().min(0).max(1000)
+});
+export type Settings = z.infer<typeof settingsSchema>;
+
+/** The four ways of measuring; mixed is fruit in pounds with liquid in litres. */
+export const SYSTEMS = {
+  metric: { name: 'Metric: kg, L, °C', mass: 'kg', volume: 'L', temp: 'C' },
+  us: { name: 'US: lb, US gal, °F', mass: 'lb', volume: 'us-gal', temp: 'F' },
+  uk: { name: 'UK: lb, UK gal, °C', mass: 'lb', volume: 'uk-gal', temp: 'C' },
+  mixed: { name: 'Mixed: fruit in lb, liquid in L, °C', mass: 'lb', volume: 'L', temp: 'C' }
+} as const;
+
+export const DEFAULT_SETTINGS: Settings = {
+  system: 'metric',
+  mass: 'kg',
+  volume: 'L',
+  temp: 'C',
+  hydrometer: { calibratedC: 20, inWater: 1 },
+  theme: 'auto',
+  waterAlkalinityMgL: 120
+};
+
+/** The country of a bare gallon or pint. */
+export const countryOf = (settings: Settings): 'us' | 'uk' =>
+  settings.volume === 'uk-gal' || settings.system === 'uk' ? 'uk' : 'us';

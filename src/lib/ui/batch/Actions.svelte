@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { doStep, logStir } from '$lib/store/actions';
+  import type { Batch } from '$lib/store/household.svelte';
+  import type { StepId } from '$core/method/steps';
+  import { tell } from '../nav/said.svelte';
+  import AddForm from './AddForm.svelte';
+  import BottleForm from './BottleForm.svelte';
+  import FruitOutForm from './FruitOutForm.svelte';
+  import NoteForm from './NoteForm.svelte';
+  import PitchForm from './PitchForm.svelte';
+  import RackForm from './RackForm.svelte';
+  import ReadForm from './ReadForm.svelte';
+  import type { FormId } from './form-of';
+
+  let { batch, form = $bindable() }: { batch: Batch; form: FormId | null } = $props();
+
+  const inBucket = $derived(batch.state.rackings.length === 0);
+  const hasFruit = $derived(batch.state.fruitInAt !== null && batch.state.fruitOutAt === null);
+  const all = $derived<[FormId, string, boolean][]>([
+    ['read', 'Read gravity', true],
+    ['pitch', batch.state.pitches.length > 0 ? 'Pitch again' : 'Yeast in', true],
+    ['fruit-out', 'Fruit out', hasFruit],
+    ['rack', 'Rack', true],
+    ['add', 'Add', true],
+    ['note', 'Note', true],
+    ['bottle', 'Bottle', !inBucket || batch.standing.steady.steady]
+  ]);
+  const NAMES: Record<FormId, string> = {
+    read: 'Read gravity',
+    pitch: 'Yeast in',
+    'fruit-out': 'Fruit out',
+    rack: 'Rack',
+    add: 'Add',
+    note: 'Note',
+    bottle: 'Bottle'
+  };
+  const done = () => (form = null);
+  const step = (id: StepId, text: string) => tell(text, () => doStep(batch.state, id));
+</script>
+
+<section aria-label="Write down" id="actions">
+  {#if form}
+    <div class="border-[1.5px] border-ink bg-slip p-4">
+      <div class="mb-2 flex items-center justify-between">
+        <h2 class="text-[1.25rem]">{NAMES[form]}</h2>
+        <button class="btn btn-plain" onclick={done}>Close</button>
+      </div>
+      {#if form === 'read'}<ReadForm {batch} ondone={done} />
+      {:else if form === 'pitch'}<PitchForm {batch} ondone={done} />
+      {:else if form === 'fruit-out'}<FruitOutForm {batch} ondone={done} />
+      {:else if form === 'rack'}<RackForm {batch} ondone={done} />
+      {:else if form === 'add'}<AddForm {batch} ondone={done} />
+      {:else if form === 'note'}<NoteForm {batch} ondone={done} />
+      {:else}<BottleForm {batch} ondone={done} />{/if}
+    </div>
+  {:else}
+    <div class="flex flex-wrap gap-2">
+      {#if inBucket}<button
+          class="btn btn-line"
+          onclick={() => tell(`${batch.state.name}: stirred.`, () => logStir(batch.id))}>Stirred</button
+        >{/if}
+      {#each all.filter(([, , on]) => on) as [id, label] (id)}
+        <button class="btn {id === 'read' ? 'btn-primary' : 'btn-line'}" onclick={() => (form = id)}
+          >{label}</button
+        >
+      {/each}
+      {#if batch.due.some((d) => d.step.id === 'campden')}<button
+          class="btn btn-line"
+          onclick={() => step('campden', 'Sulphite in.')}>Sulphite in</button
+        >{/if}
+      {#if batch.due.some((d) => d.step.id === 'enzyme')}<button
+          class="btn btn-line"
+          onclick={() => step('enzyme', 'Enzyme in.')}>Enzyme in</button
+        >{/if}
+    </div>
+  {/if}
+</section>

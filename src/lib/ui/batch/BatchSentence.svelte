@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { whyAbvDiffers } from '$core/ledger/standing';
+  import { sgText, volumeText } from '$core/units/format';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import How from '../pop/How.svelte';
+  import { dayWord } from '../shelf/when';
+
+  let { batch }: { batch: Batch } = $props();
+
+  const s = $derived(batch.state);
+  const now = $derived(batch.standing);
+  const unit = $derived(household.settings.volume);
+  const where = $derived(s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(' and '));
+  const word = 'border-b-2 border-greengage font-semibold min-h-11';
+  const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
+  const why = $derived(whyAbvDiffers(s, now));
+  const correction = $derived(s.corrections.at(-1));
+  const sgLines = $derived([
+    now.sg?.measured
+      ? `Read ${dayWord(now.sg.at, household.now, s.zone)}, corrected to 20 °C.`
+      : 'Not read yet: this is what the sums say is in the liquid now.',
+    ...(correction && Math.abs(correction.sugarKg) > 0.005
+      ? [
+          `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${Math.abs(correction.sugarKg * 1000).toFixed(0)} g ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
+        ]
+      : []),
+    now.steady.steady
+      ? `It has not moved for ${now.steady.days.toFixed(0)} days.`
+      : 'Finished means: the same, three days or more apart.'
+  ]);
+  const abvLines = $derived([
+    `By the ledger: ${now.sugarKg.turned.toFixed(2)} kg of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
+    now.classroom === null
+      ? 'No reading yet, so there is no classroom sum to set beside it.'
+      : `Classroom sum: (${sgText(s.startSg!.sg)} − ${sgText(now.sg!.sg)}) × 131.25 = ${now.classroom.toFixed(1)} %; × 135 gives ${(now.classroom * (135 / 131.25)).toFixed(1)} %.`,
+    ...(why ? [why] : [])
+  ]);
+</script>
+
+<h1 class="sentence pt-2 pb-1 font-normal" data-testid="batch-sentence">
+  <span class="font-bold">{s.name}, day {now.day}.</span>
+  {#if now.stage === 'bottled'}
+    {@const b = s.bottled}
+    <span class="font-semibold">{b.reduce((n, x) => n + x.count, 0)} bottles</span>, filled {dayWord(
+      b.at(-1)!.at,
+      household.now,
+      s.zone
+    )}, at about
+    <How title="How strong" lines={abvLines} class={word}
+      >{#snippet trigger()}{now.abv.likely.toFixed(1)} %{/snippet}</How
+    >. Keep it six months before you judge it.
+  {:else}
+    {#if now.sg}
+      {#if !now.sg.measured}Not read yet; the sums say{/if}
+      <How title="Gravity" lines={sgLines} class={word}
+        >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
+      >{#if now.steady.steady}, still for {now.steady.days.toFixed(0)} days{:else if pace !== null && pace > 0 && now.stage !== 'must'}
+        and falling {pace === 1 ? 'a point' : `${pace} points`} a day{/if}{#if now.abv.likely > 0.2}: about
+        <How title="How strong" lines={abvLines} class={word}
+          >{#snippet trigger()}<span data-testid="abv-now">{now.abv.likely.toFixed(1)}</span> %{/snippet}</How
+        >
+        {now.steady.steady ? '' : 'so far'}{now.stage === 'fermenting' || now.stage === 'must'
+          ? ''
+          : `, ${now.sweetness}`}{/if}.
+    {/if}
+    <How
+      title="How much"
+      lines={[
+        `By weight of everything that went in, less what was lost: ${now.volumeL.toFixed(2)} L.`,
+        ...(s.lostL > 0 ? [`Left in pulp and lees so far: ${s.lostL.toFixed(1)} L.`] : [])
+      ]}
+      class={word}
+      >{#snippet trigger()}<span data-testid="volume-now">{volumeText(now.volumeL, unit)}</span
+        >{/snippet}</How
+    >
+    in the {where}{#if s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0}&#32;with the
+      fruit still in{/if}.
+    {#if now.expectedAbv !== null && now.expectedSg && !now.steady.steady}
+      On course for
+      <How
+        title="Where it should end"
+        lines={[
+          `All the sugar it can take: ends at ${sgText(now.expectedSg.low)} – ${sgText(now.expectedSg.high)}.`,
+          'From the sugar in it, the most tolerant yeast pitched, and how much alcohol a gram makes.'
+        ]}
+        class={word}>{#snippet trigger()}{now.expectedAbv!.toFixed(1)} %{/snippet}</How
+      >.
+    {/if}
+  {/if}
+</h1>

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { pulpL } from '$core/must/balance';
+  import { volumeOf } from '$core/ledger/fold';
+  import { explain } from '$core/units/input-error';
+  import { volumeText } from '$core/units/format';
+  import { parseAs } from '$core/units/parse';
+  import { logFruitOut } from '$lib/store/actions';
+  import { household, type Batch } from '$lib/store/household.svelte';
+  import { countryOf } from '$lib/store/settings';
+  import { createDraft } from '../field/draft.svelte';
+  import { parseWhen } from '../field/parse-when';
+  import WhenField from '../field/WhenField.svelte';
+  import { sayDone } from '../nav/said.svelte';
+
+  let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const draft = createDraft(`fruit-out:${batch.id}`, {
+    press: batch.state.plan.press ?? 'drip',
+    volume: '',
+    when: ''
+  });
+  let error = $state('');
+  const left = (press: 'drip' | 'squeeze' | 'press') =>
+    volumeText(
+      Math.max(0, volumeOf(batch.state) - pulpL(press, batch.state.produceKg)),
+      household.settings.volume
+    );
+  const WAYS = [
+    ['drip', 'Let it drip', 'clear'],
+    ['squeeze', 'Squeeze it', 'more wine, more sediment'],
+    ['press', 'Press it', 'most wine, longest to clear']
+  ] as const;
+
+  async function save(e: SubmitEvent) {
+    e.preventDefault();
+    error = '';
+    try {
+      const volumeL = draft.fields.volume.trim()
+        ? parseAs('volume', draft.fields.volume, household.settings.volume, countryOf(household.settings))
+            .base
+        : undefined;
+      const event = await logFruitOut(batch.id, draft.fields.press as 'drip', volumeL, {
+        at: parseWhen(draft.fields.when, Date.now()),
+        recordedAt: Date.now()
+      });
+      await draft.done();
+      sayDone(`${batch.state.name}: fruit out.`, event);
+      ondone();
+    } catch (err) {
+      error = explain(err);
+    }
+  }
+</script>
+
+<form class="grid gap-3" onsubmit={save} aria-label="Fruit out">
+  <fieldset class="grid gap-1">
+    <legend class="sr-only">How it was taken out</legend>
+    {#each WAYS as [id, name, effect] (id)}
+      <label class="flex min-h-11 items-center gap-3">
+        <input
+          type="radio"
+          class="radio"
+          name="press"
+          value={id}
+          checked={draft.fields.press === id}
+          onchange={() => draft.set('press', id)}
+        />
+        <span><b>{name}</b>: about {left(id)}, {effect}</span>
+      </label>
+    {/each}
+  </fieldset>
+  <label class="grid gap-1 text-[0.9375rem] font-semibold"
+    >What is left, if you measured it
+    <input
+      class="field"
+      inputmode="decimal"
+      autocomplete="off"
+      placeholder={left(draft.fields.press as 'drip')}
+      value={draft.fields.volume}
+      oninput={(e) => draft.set('volume', e.currentTarget.value)}
+    />
+  </label>
+  <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
+  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  <button class="btn btn-primary">Fruit is out</button>
+</form>

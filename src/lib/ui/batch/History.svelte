@@ -1,0 +1,131 @@
+<script lang="ts">
+  import { liveEvents, type LedgerEvent } from '$core/ledger/events';
+  import { sgText, temperatureText, volumeText } from '$core/units/format';
+  import { ingredientText } from './ingredient-text';
+  import { undo } from '$lib/store/record';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { YEASTS } from '$core/must/substances';
+  import { tell } from '../nav/said.svelte';
+  import { dayWord } from '../shelf/when';
+
+  let { batch }: { batch: Batch } = $props();
+
+  const voided = $derived(
+    new Set(
+      batch.events.filter((e) => e.type === 'void').map((e) => (e.type === 'void' ? e.data.eventId : ''))
+    )
+  );
+  let showVoided = $state(false);
+  const live = $derived(liveEvents(batch.events));
+  const list = $derived(
+    (showVoided
+      ? batch.events.filter((e) => e.type !== 'void').sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+      : live
+    ).toReversed()
+  );
+  const unit = $derived(household.settings.volume);
+
+  /** What happened, and the small print of it. */
+  function words(e: LedgerEvent): [what: string, detail: string] {
+    switch (e.type) {
+      case 'planned':
+        return ['Started', `in the ${vesselById(e.data.vesselId)?.name ?? 'vessel'}`];
+      case 'addition':
+        return [
+          e.data.ingredients.length > 1 ? 'Went in' : 'Added',
+          e.data.ingredients.map((i) => ingredientText(i, household.settings)).join(', ')
+        ];
+      case 'pitch':
+        return [
+          'Yeast in',
+          [
+            e.data.massG && `${e.data.massG.toFixed(0)} g`,
+            YEASTS[e.data.yeast.yeastId ?? 'wine'].name.toLowerCase(),
+            e.data.how
+          ]
+            .filter(Boolean)
+            .join(', ')
+        ];
+      case 'stir':
+        return ['Stirred', ''];
+      case 'reading': {
+        const { sg, stemSg, tempC, ph, taGL } = e.data;
+        const what =
+          sg !== undefined
+            ? sgText(sg)
+            : ph !== undefined
+              ? `pH ${ph}`
+              : taGL !== undefined
+                ? `TA ${taGL} g/L`
+                : '';
+        const parts = [
+          tempC !== undefined ? temperatureText(tempC, household.settings.temp) : '',
+          stemSg !== undefined && sg !== undefined && sgText(stemSg) !== sgText(sg)
+            ? `stem showed ${sgText(stemSg)}`
+            : ''
+        ];
+        const expected = batch.state.readings.find((r) => r.eventId === e.id)?.expectedSg;
+        if (expected) parts.push(`the sums said ${sgText(expected)}`);
+        return [what, parts.filter(Boolean).join(' · ')];
+      }
+      case 'fruit-out':
+        return [
+          'Fruit out',
+          `${e.data.press}${e.data.volumeL !== undefined ? `, ${volumeText(e.data.volumeL, unit)} left` : ''}`
+        ];
+      case 'transfer':
+        return [
+          'Racked',
+          `${e.data.to.map((t) => `${volumeText(t.volumeL, unit)} to ${vesselById(t.vesselId)?.name ?? 'a vessel'}`).join(', ')}; ${volumeText(e.data.lossL, unit)} left behind`
+        ];
+      case 'note':
+        return ['Note', e.data.text];
+      case 'bottle':
+        return ['Bottled', e.data.bottles.map((b) => `${b.count} × ${b.sizeL} L`).join(', ')];
+      case 'step':
+        return [
+          e.data.outcome === 'snoozed' ? 'Put off' : e.data.outcome === 'skipped' ? 'Skipped' : 'Done',
+          e.data.step.replace('-', ' ')
+        ];
+      case 'caution':
+        return ['I understand', e.data.text ?? e.data.cautionId];
+      case 'void':
+        return ['Taken back', ''];
+    }
+  }
+</script>
+
+<section aria-label="What happened">
+  <p class="head mb-1 flex items-center justify-between">
+    <span>What happened</span>
+    {#if voided.size > 0}<button
+        class="min-h-11 underline underline-offset-4"
+        onclick={() => (showVoided = !showVoided)}>{showVoided ? 'hide' : 'show'} what was taken back</button
+      >{/if}
+  </p>
+  <ol class="inkline">
+    {#each list as e (e.id)}
+      {@const [what, detail] = words(e)}
+      {@const gone = voided.has(e.id)}
+      <li
+        class="dashline grid grid-cols-[7.5rem_minmax(0,1fr)_auto] items-baseline gap-x-3 py-0.5 sm:grid-cols-[8rem_9rem_minmax(0,1fr)_auto] {gone
+          ? 'line-through opacity-60'
+          : ''}"
+      >
+        <span class="small">{dayWord(Date.parse(e.at), household.now, e.zone)}</span>
+        <span class="font-semibold">{what}</span>
+        <span class="text-[0.9375rem] text-quiet max-sm:col-span-2 max-sm:col-start-1 max-sm:row-start-2"
+          >{detail}</span
+        >
+        {#if !gone && e.type !== 'planned'}
+          <button
+            class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4 max-sm:col-start-3 max-sm:row-start-1"
+            aria-label="Take back: {what} {detail}"
+            onclick={() => tell('Taken back. It is still in the log.', async () => void (await undo(e)))}
+            >undo</button
+          >
+        {:else}<span class="min-h-11"></span>{/if}
+      </li>
+    {/each}
+  </ol>
+</section>

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import type { Due } from '$core/method/schedule';
+  import { snoozeStep, logStep } from '$lib/store/actions';
+  import { household, type Batch } from '$lib/store/household.svelte';
+  import { tell } from '../nav/said.svelte';
+  import { spanWord, whenWord } from '../shelf/when';
+  import Tag from '../tag/Tag.svelte';
+
+  let { batch, onact }: { batch: Batch; onact: (step: Due['step']['id']) => void } = $props();
+
+  const DAY = 86_400_000;
+  const shown = $derived(batch.due.slice(0, 4));
+  const when = (d: Due) =>
+    d.status === 'coming' && d.dueAt - household.now > 6 * DAY
+      ? spanWord(d.dueAt, d.lateAt, batch.state.zone)
+      : whenWord(d.dueAt, household.now, batch.state.zone);
+</script>
+
+<section aria-label="What comes next">
+  <p class="head mb-1">Next</p>
+  <ul class="grid gap-2">
+    {#each shown as d, i (d.step.id)}
+      <li>
+        <Tag tone={i === 0 && d.status !== 'coming' ? 'inked' : 'plain'}>
+          <div class="flex items-start justify-between gap-2">
+            <div class="min-w-0">
+              <p class="number text-[1.1875rem] leading-tight">{d.step.title}, {when(d)}</p>
+              <p class="mt-0.5 text-[0.9375rem] leading-snug opacity-90">{d.step.how}</p>
+            </div>
+            {#if d.status !== 'coming'}
+              <button
+                class="btn shrink-0 {i === 0
+                  ? 'border-primary-content bg-transparent text-primary-content'
+                  : 'btn-line'}"
+                onclick={() => onact(d.step.id)}>Do it</button
+              >
+            {/if}
+          </div>
+          {#if d.status !== 'coming' && d.step.id !== 'bottle'}
+            <div class="mt-1 -mb-1 flex gap-3 text-[0.875rem]">
+              <button
+                class="min-h-11 underline underline-offset-4"
+                onclick={() =>
+                  tell('Put off until tomorrow.', () => snoozeStep(batch.id, d.step.id, household.now + DAY))}
+                >tomorrow</button
+              >
+              {#if !d.step.everyH}
+                <button
+                  class="min-h-11 underline underline-offset-4"
+                  onclick={() =>
+                    tell(`${d.step.title}: skipped.`, () => logStep(batch.id, d.step.id, 'skipped'))}
+                  >skip</button
+                >
+              {/if}
+            </div>
+          {/if}
+        </Tag>
+      </li>
+    {:else}
+      <li class="small">Nothing more to do. Leave it in the dark, and wait.</li>
+    {/each}
+  </ul>
+</section>

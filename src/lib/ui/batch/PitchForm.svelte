@@ -1,0 +1,86 @@
+<script lang="ts">
+  import { YEASTS, type YeastId } from '$core/must/substances';
+  import { explain } from '$core/units/input-error';
+  import { parseAs } from '$core/units/parse';
+  import { logPitch, stepDoseG } from '$lib/store/actions';
+  import type { Batch } from '$lib/store/household.svelte';
+  import { createDraft } from '../field/draft.svelte';
+  import { parseWhen } from '../field/parse-when';
+  import WhenField from '../field/WhenField.svelte';
+  import { sayDone } from '../nav/said.svelte';
+
+  let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const draft = createDraft(`pitch:${batch.id}`, {
+    yeast: batch.state.plan.yeast?.yeastId ?? 'wine',
+    mass: stepDoseG('pitch', batch.state).toFixed(0),
+    how: 'dry',
+    when: ''
+  });
+  let error = $state('');
+
+  async function save(e: SubmitEvent) {
+    e.preventDefault();
+    error = '';
+    try {
+      const massG = parseAs('mass', draft.fields.mass, 'g').base * 1000;
+      const data = {
+        yeast: { yeastId: draft.fields.yeast as YeastId },
+        how: draft.fields.how as 'dry',
+        ...(massG > 0 ? { massG } : {})
+      };
+      const event = await logPitch(batch.id, data, {
+        at: parseWhen(draft.fields.when, Date.now()),
+        recordedAt: Date.now()
+      });
+      await draft.done();
+      sayDone(`${batch.state.name}: yeast in.`, event);
+      ondone();
+    } catch (err) {
+      error = explain(err);
+    }
+  }
+</script>
+
+<form class="grid gap-3" onsubmit={save} aria-label="Yeast in">
+  <label class="grid gap-1 text-[0.9375rem] font-semibold"
+    >Yeast
+    <select
+      class="field"
+      value={draft.fields.yeast}
+      onchange={(e) => draft.set('yeast', e.currentTarget.value)}
+    >
+      {#each Object.entries(YEASTS) as [id, y] (id)}<option value={id}
+          >{y.name}, to about {y.toleranceAbv[1]} %</option
+        >{/each}
+    </select>
+  </label>
+  <div class="grid grid-cols-2 gap-3">
+    <label class="grid gap-1 text-[0.9375rem] font-semibold"
+      >Grams
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        value={draft.fields.mass}
+        oninput={(e) => draft.set('mass', e.currentTarget.value)}
+      />
+    </label>
+    <label class="grid gap-1 text-[0.9375rem] font-semibold"
+      >How
+      <select
+        class="field"
+        value={draft.fields.how}
+        onchange={(e) => draft.set('how', e.currentTarget.value)}
+      >
+        <option value="dry">sprinkled dry</option><option value="rehydrated">rehydrated</option><option
+          value="starter">starter</option
+        >
+      </select>
+    </label>
+  </div>
+  <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
+  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  <button class="btn btn-primary">Yeast is in</button>
+</form>

@@ -1,0 +1,20 @@
+import type { Ingredient } from '$core/must/plan';
+import { CAMPDEN_TABLET_G } from '$core/scale/doses';
+import { gramsText, quantityText } from '$core/units/format';
+import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
+import type { Settings } from '$lib/store/settings';
+import { nameOf } from '../plan/label';
+
+/** `2.30 kg white sugar`, in the unit it was typed in or the household's own. */
+export function ingredientText(item: Ingredient, settings: Settings): string {
+  const name = nameOf(item).toLowerCase();
+  const typed = item.unit as Unit | undefined;
+  if ('volumeL' in item)
+    return `${quantityText(item.volumeL, typed && isVolumeUnit(typed) ? typed : settings.volume)} ${name}`;
+  if (item.kind === 'additive' && item.additiveId === 'campden') {
+    const n = Math.round((item.massKg * 1000) / CAMPDEN_TABLET_G);
+    return `${n} Campden ${n === 1 ? 'tablet' : 'tablets'}`;
+  }
+  if (item.kind === 'additive' || item.kind === 'acid') return `${gramsText(item.massKg * 1000)} ${name}`;
+  return `${quantityText(item.massKg, typed && isMassUnit(typed) ? typed : settings.mass)} ${name}`;
+}

@@ -1,0 +1,15 @@
+import CalendarCheck from '@lucide/svelte/icons/calendar-check';
+import FlaskRound from '@lucide/svelte/icons/flask-round';
+import Settings from '@lucide/svelte/icons/settings';
+import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
+
+/** The places that work, in the order of a day's walk. */
+export const PLACES = [
+  { href: '/', label: 'Today', icon: CalendarCheck },
+  { href: '/plan', label: 'Plan', icon: ShoppingBasket },
+  { href: '/batches', label: 'Batches', icon: FlaskRound },
+  { href: '/settings', label: 'Settings', icon: Settings }
+] as const;
+
+export const isHere = (path: string, href: string): boolean =>
+  href === '/' ? path === '/' : path.startsWith(href);

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import { chooseIngredient, type Choice } from '$core/produce/choose';
+  import { quantityText } from '$core/units/format';
+  import { countryOf } from '$lib/store/settings';
+  import { household } from '$lib/store/household.svelte';
+  import type { Bench } from './bench.svelte';
+
+  let { bench }: { bench: Bench } = $props();
+
+  const id = $props.id();
+  let text = $state('');
+  let active = $state(0);
+  const answer = $derived(chooseIngredient(text, countryOf(household.settings)));
+  const choices = $derived(answer.kind === 'choices' ? answer.choices : []);
+
+  async function take(choice: Choice) {
+    const rowId = bench.add(choice);
+    text = '';
+    active = 0;
+    await tick();
+    document.querySelector<HTMLInputElement>(`[data-row="${rowId}"] input`)?.focus();
+  }
+
+  function key(e: KeyboardEvent) {
+    if (e.key === 'ArrowDown') active = Math.min(active + 1, choices.length - 1);
+    else if (e.key === 'ArrowUp') active = Math.max(active - 1, 0);
+    else if (e.key === 'Escape') text = '';
+    else if (e.key === 'Enter' && choices[active]) void take(choices[active]!);
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<div class="relative">
+  <input
+    class="h-12 w-full bg-transparent px-3 placeholder:text-quiet"
+    placeholder="Add fruit, honey, juice… or “3 lb rhubarb”"
+    aria-label="Add an ingredient"
+    role="combobox"
+    aria-expanded={choices.length > 0}
+    aria-controls="{id}-list"
+    aria-activedescendant={choices.length > 0 ? `${id}-${active}` : undefined}
+    aria-autocomplete="list"
+    autocomplete="off"
+    bind:value={text}
+    oninput={() => (active = 0)}
+    onkeydown={key}
+  />
+  <ul
+    id="{id}-list"
+    role="listbox"
+    aria-label="What it could be"
+    class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip {choices.length > 0
+      ? ''
+      : 'hidden'}"
+  >
+    {#each choices as c, i (c.label)}
+      <li
+        id="{id}-{i}"
+        role="option"
+        aria-selected={i === active}
+        class="flex min-h-11 cursor-pointer items-baseline gap-2 px-3 py-2 {i === active
+          ? 'bg-primary text-primary-content'
+          : ''}"
+        onpointerdown={(e) => {
+          e.preventDefault();
+          void take(c);
+        }}
+        onpointerenter={() => (active = i)}
+      >
+        <span class="font-semibold">{c.label}</span>
+        {#if answer.kind === 'choices' && answer.quantity}<span
+            >{quantityText(answer.quantity.base, answer.quantity.unit)}</span
+          >{/if}
+        <span class="ml-auto truncate text-[0.875rem] {i === active ? '' : 'text-quiet'}">{c.hint}</span>
+      </li>
+    {/each}
+  </ul>
+  {#if answer.kind === 'refused'}
+    <p role="alert" class="border-t-[1.5px] border-rosehip bg-tint-rose px-3 py-2">
+      Not in a wine: {answer.why}
+    </p>
+  {:else if answer.unknown && answer.unknown.length > 2}
+    <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
+      “{answer.unknown}” is not in my table. Try another name; if it is a wild plant, be sure of it with
+      someone who knows, and if in doubt leave it out.
+    </p>
+  {/if}
+</div>

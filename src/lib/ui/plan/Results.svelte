@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { rangeText } from '$core/units/format';
+  import How from '../pop/How.svelte';
+  import { howOf } from './how';
+  import type { Bench } from './bench.svelte';
+  import { YEASTS } from '$core/must/substances';
+
+  let { bench }: { bench: Bench } = $props();
+
+  const e = $derived(bench.estimate);
+  const how = $derived(e ? howOf(e) : null);
+  const sg = (n: number) => n.toFixed(3);
+  const one = (n: number) => n.toFixed(1);
+  const stops = $derived(e?.finalAbv && e.potentialAbv && e.finalAbv.likely < e.potentialAbv.likely - 0.05);
+</script>
+
+<section aria-label="What it makes" aria-live="off">
+  <p class="head mb-1 flex justify-between"><span>What it makes</span><span>likely · 8-in-10 range</span></p>
+  {#if e?.potentialAbv && how}
+    <div class="flex items-end gap-3">
+      <How title="How strong" lines={how.abv} class="number text-[3.25rem] leading-none font-bold">
+        {#snippet trigger()}<span data-testid="abv">{one(e.finalAbv!.likely)}</span><span
+            class="text-[1.5rem]"
+          >
+            %</span
+          >{/snippet}
+      </How>
+      <p class="small pb-0.5">
+        {rangeText(e.finalAbv!, one)}<br />
+        {#if stops}<span class="text-ink"
+            >sweet: this yeast stops near {YEASTS[bench.yeastId].toleranceAbv[1]} %</span
+          >
+        {:else}finishes about {sg(e.finalSg!.likely)}{/if}
+      </p>
+    </div>
+    <dl class="mt-3 grid grid-cols-2 gap-x-5">
+      <div class="inkline pt-1 pb-2">
+        <dt class="sr-only">Start gravity</dt>
+        <dd>
+          <How title="Start gravity" lines={how.sg} class="number text-[1.5rem] leading-tight">
+            {#snippet trigger()}{#if e.sgNoneGiven && e.likely.produceKg > 0}<span data-testid="sg-none"
+                  >{sg(e.sgNoneGiven.likely)}</span
+                > →
+              {/if}<span data-testid="sg-all">{e.sgAllGiven ? sg(e.sgAllGiven.likely) : '?'}</span>{/snippet}
+          </How>
+          <span class="small block leading-tight"
+            >{e.sgNoneGiven && e.likely.produceKg > 0 ? 'until the fruit lets go' : 'start gravity'}, {rangeText(
+              e.sgAllGiven!,
+              sg
+            )}</span
+          >
+        </dd>
+      </div>
+      <div class="inkline pt-1 pb-2">
+        <dt class="sr-only">Bottles</dt>
+        <dd>
+          <How title="Bottles" lines={how.bottles} class="number text-[1.5rem] leading-tight">
+            {#snippet trigger()}<span data-testid="bottles">{Math.floor(e.bottles!.likely)}</span> bottles{/snippet}
+          </How>
+          <span class="small block leading-tight">{one(e.intoGlassL!.likely)} L into glass</span>
+        </dd>
+      </div>
+      <div class="inkline pt-1 pb-2">
+        <dt class="sr-only">Acid</dt>
+        <dd>
+          <How title="Titratable acid" lines={how.ta} class="number text-[1.5rem] leading-tight">
+            {#snippet trigger()}<span data-testid="ta">{one(e.taGL!.likely)}</span> g/L{/snippet}
+          </How>
+          <span class="small block leading-tight">acid as tartaric, {rangeText(e.taGL!, one)}</span>
+        </dd>
+      </div>
+      <div class="inkline pt-1 pb-2">
+        <dt class="sr-only">pH</dt>
+        <dd>
+          {#if e.ph}
+            <How title="pH" lines={how.ph} class="number text-[1.5rem] leading-tight">
+              {#snippet trigger()}pH <span data-testid="ph">{one(e.ph!.likely)}</span>{/snippet}
+            </How>
+            <span class="small block leading-tight">{rangeText(e.ph, one)}, before it ferments</span>
+          {:else}<span class="number text-[1.5rem] leading-tight">pH ?</span><span class="small block"
+              >no acid in it yet</span
+            >{/if}
+        </dd>
+      </div>
+    </dl>
+  {:else if e}
+    <p class="sentence py-4 text-[1.25rem]!">
+      {e.assumptions.find((a) => a.includes('sugar than') || a.includes('No liquid')) ??
+        'Add water or juice.'}
+    </p>
+  {:else}
+    <p class="sentence py-4 text-[1.25rem]!">
+      Write down the fruit you have. Its weight is enough: sugar and water follow.
+    </p>
+  {/if}
+</section>

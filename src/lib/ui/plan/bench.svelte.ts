@@ -1,0 +1,286 @@
+import { estimateMust, type MustEstimate } from '$core/must/balance';
+import { planSchema, type Ingredient, type Plan, type Target } from '$core/must/plan';
+import type { YeastId } from '$core/must/substances';
+import { sugarBrought } from '$core/must/ribbon';
+import { produceById } from '$core/produce/table';
+import type { Choice } from '$core/produce/choose';
+import { solvePlan, type Solved } from '$core/scale/solve';
+import { entryText } from '$core/units/format';
+import { explain } from '$core/units/input-error';
+import type { Unit } from '$core/units/measure';
+import { parseAs } from '$core/units/parse';
+import { keepDraft, readDraft } from '$lib/store/draft';
+import { newId } from '$lib/store/record';
+import { countryOf, type Settings } from '$lib/store/settings';
+
+/** One line of the slip: an ingredient, what was typed for its amount, and what is wrong with that. */
+export type Row = {
+  id: string;
+  item: Ingredient;
+  text: string;
+  unit: Unit;
+  held: boolean;
+  error: string | null;
+};
+
+export const isVolumeItem = (item: Ingredient): item is Extract<Ingredient, { volumeL: number }> =>
+  'volumeL' in item;
+export const amountOf = (item: Ingredient): number => (isVolumeItem(item) ? item.volumeL : item.massKg);
+const withAmount = (item: Ingredient, base: number): Ingredient =>
+  isVolumeItem(item) ? { ...item, volumeL: base } : ({ ...item, massKg: base } as Ingredient);
+
+/** Whether the solver can work a row out: a sweetener, or water. */
+export const canFollow = (item: Ingredient): boolean =>
+  item.kind === 'sugar' || item.kind === 'honey' || item.kind === 'water';
+
+const DRAFT = 'plan';
+
+/** The must bench: rows and wishes in, every number out, live. One for the Plan page. */
+export function createBench(settings: () => Settings) {
+  let rows = $state<Row[]>([]);
+  let target = $state<Target>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
+  let vesselId = $state('');
+  let yeastId = $state<YeastId>('wine');
+  let wildYeast = $state<NonNullable<Plan['wildYeast']>>('sulphite');
+  let press = $state<NonNullable<Plan['press']>>('drip');
+  let name = $state('');
+  let loaded = $state(false);
+
+  const unitFor = (item: Ingredient): Unit => (isVolumeItem(item) ? settings().volume : settings().mass);
+  const makeRow = (item: Ingredient, unit: Unit | null, held: boolean): Row => {
+    const used = unit ?? unitFor(item);
+    const amount = amountOf(item);
+    return {
+      id: newId(),
+      item,
+      text: held && amount > 0 ? entryText(amount, used) : '',
+      unit: used,
+      held,
+      error: null
+    };
+  };
+  const freeRow = (item: Ingredient) => makeRow(item, null, false);
+
+  const plan = $derived<Plan>({
+    ingredients: rows.map((r) => ({ ...r.item, id: r.id, unit: r.unit, held: r.held })),
+    yeast: { yeastId },
+    target: { ...target },
+    ...(vesselId ? { vesselId } : {}),
+    wildYeast,
+    press,
+    ...(name ? { name } : {})
+  });
+  const solved = $derived<Solved>(rows.length > 0 ? solvePlan(plan) : { plan, gaveWay: [], aimL: null });
+  const estimate = $derived<MustEstimate | null>(
+    solved.plan.ingredients.some((i) => amountOf(i) > 0) ? estimateMust(solved.plan) : null
+  );
+  const sugars = $derived(sugarBrought(solved.plan.ingredients));
+
+  function keep() {
+    if (loaded)
+      keepDraft(DRAFT, $state.snapshot({ rows, target, vesselId, yeastId, wildYeast, press, name }));
+  }
+
+  function fresh() {
+    rows = [
+      freeRow({ kind: 'sugar', sugarId: 'white', massKg: 0 }),
+      freeRow({ kind: 'water', volumeL: 0, alkalinityMgL: settings().waterAlkalinityMgL })
+    ];
+    target = { abv: 12, volumeL: null, volumeUnit: settings().volume };
+    name = '';
+  }
+
+  /** Brings back what was being planned, if it still makes sense. */
+  async function load() {
+    const kept = (await readDraft(DRAFT)) as
+      | {
+          rows: Row[];
+          target: Target;
+          vesselId: string;
+          yeastId: YeastId;
+          wildYeast: typeof wildYeast;
+          press: typeof press;
+          name: string;
+        }
+      | undefined;
+    const isSound =
+      kept?.rows &&
+      planSchema.safeParse({ ingredients: kept.rows.map((r) => r.item), target: kept.target }).success;
+    if (kept && isSound) ({ rows, target, vesselId, yeastId, wildYeast, press, name } = kept);
+    else fresh();
+    loaded = true;
+  }
+
+  const find = (id: string) => rows.find((r) => r.id === id)!;
+
+  return {
+    get rows() {
+      return rows;
+    },
+    get plan() {
+      return plan;
+    },
+    get solved() {
+      return solved;
+    },
+    get estimate() {
+      return estimate;
+    },
+    get loaded() {
+      return loaded;
+    },
+    get target() {
+      return target;
+    },
+    get vesselId() {
+      return vesselId;
+    },
+    set vesselId(v) {
+      vesselId = v;
+      keep();
+    },
+    get yeastId() {
+      return yeastId;
+    },
+    set yeastId(v) {
+      yeastId = v;
+      keep();
+    },
+    get wildYeast() {
+      return wildYeast;
+    },
+    set wildYeast(v) {
+      wildYeast = v;
+      keep();
+    },
+    get press() {
+      return press;
+    },
+    set press(v) {
+      press = v;
+      keep();
+    },
+    /** Its own name, or that of the fruit that weighs most. */
+    get name() {
+      return name || mainName(solved.plan.ingredients);
+    },
+    set name(v) {
+      name = v;
+      keep();
+    },
+    load,
+    clear() {
+      fresh();
+      keep();
+    },
+    /** The amount a row shows: what was typed, or what was worked out. */
+    shown: (index: number) => amountOf(solved.plan.ingredients[index]!),
+    sugar: (index: number) => sugars[index] ?? 0,
+    add(choice: Choice) {
+      const held = amountOf(choice.item) > 0 || !canFollow(choice.item);
+      const row = makeRow(choice.item, choice.unit, held);
+      // Fruit first, then what sweetens and wets it.
+      const at = canFollow(choice.item) ? rows.length : rows.findIndex((r) => canFollow(r.item));
+      rows.splice(at < 0 ? rows.length : at, 0, row);
+      keep();
+      return row.id;
+    },
+    remove(id: string) {
+      rows.splice(
+        rows.findIndex((r) => r.id === id),
+        1
+      );
+      keep();
+    },
+    /** Takes an amount as typed; an amount that cannot be read changes nothing but says so. */
+    type(id: string, text: string) {
+      const row = find(id);
+      row.text = text;
+      if (text.trim() === '') {
+        row.error = null;
+        row.item = withAmount(row.item, 0);
+        row.held = !canFollow(row.item);
+        return keep();
+      }
+      row.held = true;
+      try {
+        const q = parseAs(isVolumeItem(row.item) ? 'volume' : 'mass', text, row.unit, countryOf(settings()));
+        row.item = withAmount(row.item, q.base);
+        const sound = planSchema.safeParse({ ingredients: [row.item] });
+        if (!sound.success) throw new Error(`That ${sound.error.issues[0]!.message}.`);
+        if (q.unit !== row.unit) {
+          row.unit = q.unit;
+          row.text = entryText(q.base, q.unit);
+        }
+        row.error = null;
+      } catch (e) {
+        row.item = withAmount(row.item, 0);
+        row.error = explain(e);
+      }
+      keep();
+    },
+    setUnit(id: string, unit: Unit) {
+      const row = find(id);
+      row.unit = unit;
+      if (row.held && amountOf(row.item) > 0) row.text = entryText(amountOf(row.item), unit);
+      keep();
+    },
+    /** Holds a row where it stands, or lets it follow again. */
+    toggleHeld(id: string) {
+      const index = rows.findIndex((r) => r.id === id);
+      const row = rows[index]!;
+      if (row.held) {
+        row.held = false;
+        row.text = '';
+      } else {
+        const base = amountOf(solved.plan.ingredients[index]!);
+        row.held = true;
+        row.item = withAmount(row.item, base);
+        row.text = base > 0 ? entryText(base, row.unit) : '0';
+      }
+      row.error = null;
+      keep();
+    },
+    change(id: string, patch: Partial<Extract<Ingredient, { kind: 'produce' }>>) {
+      const row = find(id);
+      row.item = { ...row.item, ...patch } as Ingredient;
+      keep();
+    },
+    /** Strength wanted; null lets it follow the sugar that is held. */
+    setAbv(abv: number | null) {
+      target = { ...target, abv };
+      const row = rows.find((r) => r.item.kind === 'sugar' || r.item.kind === 'honey');
+      if (abv !== null && row?.held) {
+        row.held = false;
+        row.text = '';
+      }
+      keep();
+    },
+    /** Amount wanted, litres into glass; null works it out from the fruit. */
+    setVolume(volumeL: number | null, volumeUnit: NonNullable<Target['volumeUnit']>) {
+      target = { ...target, volumeL, volumeUnit };
+      const row = rows.find((r) => r.item.kind === 'water');
+      if (row?.held) {
+        row.held = false;
+        row.text = '';
+      }
+      keep();
+    }
+  };
+}
+
+export type Bench = ReturnType<typeof createBench>;
+
+/** The name of the produce there is most of. */
+export function mainName(ingredients: readonly Ingredient[]): string {
+  const fruit = ingredients
+    .filter((i) => i.kind === 'produce' || i.kind === 'juice')
+    .sort((a, b) => amountOf(b) - amountOf(a))[0];
+  if (!fruit) return ingredients.some((i) => i.kind === 'honey' && i.massKg > 0) ? 'Honey wine' : '';
+  const p = produceById('produceId' in fruit ? fruit.produceId : '');
+  return p ? p.name.replace(/ (stalk|root|flower|petal|blossom|tip|leaf)$/, '') : '';
+}
+
+/** A mass or volume unit list for a row's select. */
+export const unitsFor = (item: Ingredient): Unit[] =>
+  isVolumeItem(item) ? ['L', 'mL', 'us-gal', 'uk-gal', 'us-pt', 'uk-pt', 'cup'] : ['kg', 'g', 'lb', 'oz'];

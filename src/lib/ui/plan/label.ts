@@ -1,0 +1,25 @@
+import type { Ingredient } from '$core/must/plan';
+import { ACID_ADDITIONS, ADDITIVES, SWEETENERS } from '$core/must/substances';
+import { produceById } from '$core/produce/table';
+
+/** What an ingredient is called on the slip and in the history. */
+export function nameOf(item: Ingredient): string {
+  switch (item.kind) {
+    case 'produce':
+      return produceById(item.produceId)?.plural ?? item.produceId;
+    case 'juice':
+      return `${produceById(item.produceId)?.name ?? item.produceId} juice`;
+    case 'sugar':
+      return SWEETENERS[item.sugarId].name;
+    case 'honey':
+      return 'Honey';
+    case 'water':
+      return 'Water';
+    case 'wine':
+      return 'Wine';
+    case 'acid':
+      return ACID_ADDITIONS[item.acidId].name;
+    case 'additive':
+      return ADDITIVES[item.additiveId];
+  }
+}

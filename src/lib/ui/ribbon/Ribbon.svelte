@@ -1,0 +1,34 @@
+<script lang="ts">
+  /** One ribbon from all sugar to where it is; widths are shares, the first stretch leftmost. */
+  type Piece = { label: string; kg: number; colour: string; hatched?: boolean; light?: boolean };
+  type Props = { title: string; total: string; pieces: Piece[]; below?: { left: string; right: string } };
+  let { title, total, pieces, below }: Props = $props();
+
+  const sum = $derived(pieces.reduce((s, p) => s + p.kg, 0));
+  const share = (p: Piece) => (sum > 0 ? (100 * p.kg) / sum : 0);
+</script>
+
+<figure aria-label={title}>
+  <figcaption class="head mb-1 flex justify-between"><span>{title}</span><span>{total}</span></figcaption>
+  <div class="flex h-[30px] border border-ink bg-slip" role="list">
+    {#each pieces as p, i (i)}
+      <div
+        role="listitem"
+        class="relative flex items-center overflow-hidden text-[0.8125rem] font-semibold whitespace-nowrap"
+        style:width="{share(p)}%"
+        style:background={p.hatched
+          ? `repeating-linear-gradient(45deg, ${p.colour} 0 6px, color-mix(in oklab, ${p.colour} 35%, white) 6px 12px)`
+          : p.colour}
+        style:color={p.light ? '#fcf8ee' : '#2d1a2a'}
+        title="{p.label}: {p.kg.toFixed(2)} kg"
+      >
+        {#if share(p) > 14 && !p.hatched}<span class="px-2">{p.label}</span>{:else}<span class="sr-only"
+            >{p.label}, {p.kg.toFixed(2)} kg</span
+          >{/if}
+      </div>
+    {/each}
+  </div>
+  {#if below}<p class="small mt-1 flex flex-wrap justify-between gap-x-4">
+      <span>{below.left}</span><span>{below.right}</span>
+    </p>{/if}
+</figure>

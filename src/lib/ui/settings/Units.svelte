@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { explain } from '$core/units/input-error';
+  import { fromCelsius } from '$core/units/measure';
+  import { parseNumber, parseTemperature } from '$core/units/parse';
+  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { SYSTEMS, type Settings } from '$lib/store/settings';
+  import { sayDone, sayWrong } from '../nav/said.svelte';
+
+  const s = $derived(household.settings);
+
+  async function change(patch: Partial<Settings>) {
+    try {
+      await saveSettings({ ...s, ...patch });
+    } catch (e) {
+      sayWrong(e);
+    }
+  }
+
+  async function calibrate(text: string) {
+    try {
+      await change({
+        hydrometer: { ...s.hydrometer, calibratedC: Math.round(parseTemperature(text, s.temp) * 10) / 10 }
+      });
+      sayDone('Hydrometer noted.');
+    } catch (e) {
+      sayWrong(explain(e));
+    }
+  }
+
+  async function inWater(text: string) {
+    const n = parseNumber(text);
+    if (n === null || n < 0.98 || n > 1.02)
+      return sayWrong(new Error('Plain water reads near 1.000: give 0.980 to 1.020.'));
+    await change({ hydrometer: { ...s.hydrometer, inWater: n } });
+    sayDone('Hydrometer noted.');
+  }
+</script>
+
+<section aria-label="Units and instruments" class="grid content-start gap-4">
+  <h2 class="inkline pt-2 text-[1.3125rem]">How you measure</h2>
+  <fieldset class="grid">
+    <legend class="sr-only">Units</legend>
+    {#each Object.entries(SYSTEMS) as [id, sys] (id)}
+      <label class="flex min-h-11 items-center gap-3">
+        <input
+          type="radio"
+          class="radio"
+          name="system"
+          checked={s.system === id}
+          onchange={() =>
+            change({ system: id as Settings['system'], mass: sys.mass, volume: sys.volume, temp: sys.temp })}
+        />
+        {sys.name}
+      </label>
+    {/each}
+  </fieldset>
+  <p class="small">Any amount can still be typed in any unit: “9 lb 4 oz”, “2½ US gal”.</p>
+  <div class="grid grid-cols-2 gap-4">
+    <label class="grid gap-1 font-semibold"
+      >Hydrometer marked for, °{s.temp}
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        value={+fromCelsius(s.hydrometer.calibratedC, s.temp).toFixed(1)}
+        onchange={(e) => calibrate(e.currentTarget.value)}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >It reads in plain water
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        value={s.hydrometer.inWater.toFixed(3)}
+        onchange={(e) => inWater(e.currentTarget.value)}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >Tap water, mg/L as lime (CaCO₃)
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        value={s.waterAlkalinityMgL}
+        onchange={(e) => {
+          const n = parseNumber(e.currentTarget.value);
+          if (n === null || n > 1000)
+            return sayWrong(
+              new Error('Alkalinity is a number of mg/L up to 1000; your water works gives it.')
+            );
+          void change({ waterAlkalinityMgL: n });
+        }}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >Light
+      <select
+        class="field"
+        value={s.theme}
+        onchange={(e) => change({ theme: e.currentTarget.value as Settings['theme'] })}
+      >
+        <option value="auto">as the device</option><option value="light">paper</option><option value="dark"
+          >cellar</option
+        >
+      </select>
+    </label>
+  </div>
+</section>

@@ -1,0 +1,126 @@
+<script lang="ts">
+  import { SHAPES, VESSEL_PRESETS, type Shape, type Vessel } from '$core/scale/vessels';
+  import { InputError } from '$core/units/input-error';
+  import { volumeText } from '$core/units/format';
+  import { parseAs } from '$core/units/parse';
+  import { household, removeVessel, saveVessel, vesselsInUse } from '$lib/store/household.svelte';
+  import { newId } from '$lib/store/record';
+  import { countryOf } from '$lib/store/settings';
+  import { sayDone, sayWrong } from '../nav/said.svelte';
+  import VesselMini from '../vessel/VesselMini.svelte';
+
+  let preset = $state('jar-5');
+  let name = $state('');
+  let size = $state('');
+  let shape = $state<Shape>('bucket');
+  const used = $derived(vesselsInUse());
+
+  async function addPreset() {
+    const p = VESSEL_PRESETS.find((v) => v.id === preset)!;
+    const again = household.vessels.filter((v) => v.name.replace(/ no\. \d+$/, '') === p.name).length;
+    await saveVessel({ ...p, id: newId(), name: again > 0 ? `${p.name} no. ${again + 1}` : p.name });
+    sayDone(`${p.name} added.`);
+  }
+
+  async function addOwn() {
+    try {
+      const capacityL = parseAs(
+        'volume',
+        size,
+        household.settings.volume,
+        countryOf(household.settings)
+      ).base;
+      if (capacityL < 0.2 || capacityL > 2000)
+        throw new InputError('A vessel holds 0.2 to 2000 L.', 'Give what it holds to the brim.');
+      const vessel: Vessel = {
+        id: newId(),
+        name: name.trim() || `${volumeText(capacityL, household.settings.volume)} ${shape}`,
+        shape,
+        capacityL
+      };
+      await saveVessel(vessel);
+      [name, size] = ['', ''];
+      sayDone(`${vessel.name} added.`);
+    } catch (e) {
+      sayWrong(e);
+    }
+  }
+</script>
+
+<section aria-label="Vessels" class="grid content-start gap-3">
+  <h2 class="inkline pt-2 text-[1.3125rem]">What you ferment in</h2>
+  {#if household.vessels.length === 0}
+    <p class="small">
+      None yet. Until you add your own, common sizes are offered. Fill each once with a measuring jug and give
+      what it holds to the brim.
+    </p>
+  {/if}
+  <ul class="grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-5">
+    {#each household.vessels as v (v.id)}
+      {@const holder = used.get(v.id)}
+      <li class="dashline flex items-center gap-3 py-1">
+        <span class="flex h-11 w-9 items-end justify-center"
+          ><VesselMini vessel={v} volumeL={0} colour="#d9cdb4" size={36} /></span
+        >
+        <span class="min-w-0 flex-1"
+          ><span class="block truncate font-semibold">{v.name}</span><span class="small block truncate"
+            >{holder
+              ? `holds ${holder.state.name}`
+              : volumeText(v.capacityL, household.settings.volume)}</span
+          ></span
+        >
+        <button
+          class="size-11 shrink-0 text-quiet"
+          disabled={holder !== undefined}
+          aria-label="Remove {v.name}"
+          title={holder ? 'It is in use' : 'Remove'}
+          onclick={() => removeVessel(v.id)}>×</button
+        >
+      </li>
+    {/each}
+  </ul>
+  <div class="flex items-end gap-2">
+    <label class="grid flex-1 gap-1 font-semibold"
+      >A common size
+      <select class="field" bind:value={preset}
+        >{#each VESSEL_PRESETS as p (p.id)}<option value={p.id}
+            >{p.name}, {volumeText(p.capacityL, household.settings.volume)} to the brim</option
+          >{/each}</select
+      >
+    </label>
+    <button class="btn btn-line" onclick={addPreset}>Add</button>
+  </div>
+  <form
+    class="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2"
+    onsubmit={(e) => {
+      e.preventDefault();
+      void addOwn();
+    }}
+  >
+    <label class="grid gap-1 font-semibold"
+      >Or your own<input
+        class="field"
+        autocomplete="off"
+        placeholder="blue bucket"
+        maxlength="60"
+        bind:value={name}
+      /></label
+    >
+    <label class="grid gap-1 font-semibold"
+      >Holds<input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        placeholder="20"
+        bind:value={size}
+        required
+      /></label
+    >
+    <label class="grid gap-1 font-semibold"
+      >Shape<select class="field" bind:value={shape}
+        >{#each SHAPES as sh (sh)}<option>{sh}</option>{/each}</select
+      ></label
+    >
+    <button class="btn btn-line">Add</button>
+  </form>
+</section>

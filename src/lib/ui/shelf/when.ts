@@ -1,0 +1,42 @@
+import { civilDay } from '$core/method/schedule';
+
+const DAY = 86_400_000;
+
+/** A day in words beside today: `today`, `tomorrow`, `in 4 d`, `2 d late`. */
+export function whenWord(at: number, now: number, zone: string): string {
+  const days = Math.round((Date.parse(civilDay(at, zone)) - Date.parse(civilDay(now, zone))) / DAY);
+  if (days === 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  if (days === -1) return 'since yesterday';
+  return days > 0 ? `in ${days} d` : `${-days} d late`;
+}
+
+/** A moment as people write it: `today 8:10`, `yesterday`, `22 Nov`. */
+export function dayWord(at: number, now: number, zone: string): string {
+  const days = Math.round((Date.parse(civilDay(now, zone)) - Date.parse(civilDay(at, zone))) / DAY);
+  const time = new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    hour: 'numeric',
+    minute: '2-digit'
+  }).format(at);
+  if (days === 0) return `today ${time}`;
+  if (days === 1) return `yesterday ${time}`;
+  const sameYear = civilDay(at, zone).slice(0, 4) === civilDay(now, zone).slice(0, 4);
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    day: 'numeric',
+    month: 'short',
+    ...(sameYear ? {} : { year: 'numeric' })
+  }).format(at);
+}
+
+/** A range of days: `4 – 9 Dec`. */
+export function spanWord(from: number, to: number, zone: string): string {
+  const show = (at: number) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short' }).format(at);
+  const [a, b] = [show(from), show(to)];
+  if (a === b) return a;
+  const [dayA, monthA] = a.split(' ');
+  const [, monthB] = b.split(' ');
+  return monthA === monthB ? `${dayA} – ${b}` : `${a} – ${b}`;
+}

@@ -1,0 +1,54 @@
+<script lang="ts">
+  import { InputError } from '$core/units/input-error';
+  import { parseNumber } from '$core/units/parse';
+  import { logBottling } from '$lib/store/actions';
+  import type { Batch } from '$lib/store/household.svelte';
+  import { checkBottling } from '../batch/bottling';
+  import { tell } from '../nav/said.svelte';
+
+  /** One number, when the pressure check lets it: how many bottles. */
+  let { batch }: { batch: Batch } = $props();
+
+  const check = $derived(checkBottling(batch.state, 'still', 0, false));
+  const guess = $derived(Math.max(0, Math.floor((batch.standing.volumeL * 0.98) / 0.75)));
+  let text = $state('');
+
+  const save = () =>
+    tell(`${batch.state.name}: bottled.`, async () => {
+      const count = text.trim() ? parseNumber(text) : guess;
+      if (!count || !Number.isInteger(count))
+        throw new InputError(`“${text}” is no number of bottles.`, 'Give a whole number.');
+      if (count * 0.75 > batch.standing.volumeL * 1.15)
+        throw new InputError(`${count} bottles want more wine than there is.`, 'Check the number.');
+      return logBottling(batch.id, {
+        from: batch.state.fills[0]!.vesselId,
+        bottles: [{ count, sizeL: 0.75, type: 'still' }],
+        bar20: check.verdict.bar20
+      });
+    });
+</script>
+
+{#if check.verdict.level === 'stop' || batch.state.fills.length !== 1}
+  <a class="btn btn-line" href="/batches/{batch.id}#bottle"
+    >{batch.state.fills.length !== 1 ? 'Bottle it' : 'Not yet: why'}</a
+  >
+{:else}
+  <form
+    class="flex flex-wrap items-center gap-2"
+    onsubmit={(e) => {
+      e.preventDefault();
+      void save();
+    }}
+  >
+    <input
+      class="field number w-24! text-[1.25rem]!"
+      inputmode="numeric"
+      autocomplete="off"
+      aria-label="Bottles of {batch.state.name}"
+      placeholder={String(guess)}
+      bind:value={text}
+    />
+    <button class="btn btn-primary">bottles of 0.75 L</button>
+    <a class="btn btn-plain" href="/batches/{batch.id}#bottle">other bottles</a>
+  </form>
+{/if}

@@ -1,0 +1,73 @@
+<script lang="ts">
+  import type { Due } from '$core/method/schedule';
+  import { mustColour } from '$core/must/colour';
+  import { doStep } from '$lib/store/actions';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { tell } from '../nav/said.svelte';
+  import { whenWord } from '../shelf/when';
+  import VesselMini from '../vessel/VesselMini.svelte';
+  import BottleCard from './BottleCard.svelte';
+  import RackCard from './RackCard.svelte';
+  import ReadCard from './ReadCard.svelte';
+  import { TAP } from './steps-on-card';
+  import { warningsOf } from './warnings';
+
+  /** One batch on the walk: what is wrong, what is due, each done in one tap or one number. */
+  let { batch, due }: { batch: Batch; due: Due[] } = $props();
+
+  const vessel = $derived(vesselById(batch.state.fills[0]?.vesselId ?? ''));
+  const warnings = $derived(warningsOf(batch, household.now, household.settings.volume));
+  const zone = $derived(batch.state.zone);
+</script>
+
+<article class="inkline grid grid-cols-[60px_minmax(0,1fr)] gap-x-5 py-3" aria-label={batch.state.name}>
+  <a
+    href="/batches/{batch.id}"
+    class="flex items-start justify-center pt-1"
+    aria-label="Open {batch.state.name}"
+  >
+    {#if vessel}<VesselMini
+        {vessel}
+        volumeL={batch.standing.volumeL / Math.max(1, batch.state.fills.length)}
+        colour={mustColour(batch.state.plan.ingredients).must}
+        size={64}
+      />{/if}
+  </a>
+  <div class="min-w-0">
+    <h2 class="flex flex-wrap items-baseline gap-x-3 text-[1.3125rem]">
+      <a class="no-underline" href="/batches/{batch.id}">{batch.state.name}</a>
+      {#each warnings as w (w.text)}
+        <span
+          class="px-2 font-sans text-[0.875rem] leading-6 {w.tone === 'danger'
+            ? 'bg-error text-error-content'
+            : 'bg-tint-straw text-ink'}">{w.text}</span
+        >
+      {/each}
+    </h2>
+    <ul class="grid gap-2">
+      {#each due as d (d.step.id)}
+        <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
+          <p class="min-w-0 flex-1 basis-60">
+            <span class="font-semibold">{d.step.title}</span>{#if d.status === 'overdue'}<span
+                class="text-rosehip">, {whenWord(d.dueAt, household.now, zone)}</span
+              >{/if}<span class="text-quiet">. {d.step.how}</span>
+          </p>
+          {#if d.step.id === 'read'}<ReadCard {batch} />
+          {:else if d.step.id === 'rack-1' || d.step.id === 'rack-2'}<RackCard {batch} />
+          {:else if d.step.id === 'bottle'}<BottleCard {batch} />
+          {:else}
+            <button
+              class="btn btn-primary"
+              onclick={() =>
+                tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, () =>
+                  doStep(batch.state, d.step.id)
+                )}>{TAP[d.step.id] ?? 'Done'}</button
+            >
+          {/if}
+        </li>
+      {:else}
+        <li class="text-quiet">Nothing due. <a class="link" href="/batches/{batch.id}">Look at it</a></li>
+      {/each}
+    </ul>
+  </div>
+</article>

@@ -1,0 +1,11 @@
+import type { StepId } from '$core/method/steps';
+
+/** The word on a card's button, for steps that one tap does. */
+export const TAP: Partial<Record<StepId, string>> = {
+  stir: 'Stirred',
+  campden: 'Sulphite in',
+  enzyme: 'Enzyme in',
+  pitch: 'Yeast in',
+  'fruit-out': 'Fruit is out',
+  crush: 'Done'
+};

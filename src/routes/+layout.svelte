@@ -1,0 +1,53 @@
+<script lang="ts">
+  import '@fontsource/besley/latin-400.css';
+  import '@fontsource/besley/latin-600.css';
+  import '@fontsource/besley/latin-700.css';
+  import '@fontsource/source-sans-3/latin-400.css';
+  import '@fontsource/source-sans-3/latin-600.css';
+  import '../app.css';
+  import { onMount } from 'svelte';
+  import { household, watchHousehold } from '$lib/store/household.svelte';
+  import { flushOnLeave } from '$lib/store/draft';
+  import { offerDemo } from './offer-demo';
+  import Header from '$lib/ui/nav/Header.svelte';
+  import PlacesBar from '$lib/ui/nav/PlacesBar.svelte';
+  import Shelf from '$lib/ui/shelf/Shelf.svelte';
+  import Said from '$lib/ui/nav/Said.svelte';
+
+  let { children } = $props();
+
+  onMount(() => {
+    const stops = [watchHousehold(), flushOnLeave()];
+    void offerDemo();
+    return () => stops.forEach((stop) => stop());
+  });
+
+  $effect(() => {
+    const wanted = household.settings.theme;
+    const dark = matchMedia('(prefers-color-scheme: dark)');
+    const set = () => {
+      const isDark = wanted === 'dark' || (wanted === 'auto' && dark.matches);
+      document.documentElement.dataset.theme = isDark ? 'cellar' : 'paper';
+    };
+    set();
+    dark.addEventListener('change', set);
+    return () => dark.removeEventListener('change', set);
+  });
+</script>
+
+<a
+  href="#main"
+  class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-primary focus:p-3 focus:text-primary-content"
+  >To the page</a
+>
+<div class="flex min-h-dvh flex-col">
+  <Header />
+  <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
+    {#if household.ready}{@render children()}{/if}
+  </main>
+  <Said />
+  <div class="sticky bottom-0 z-20">
+    <Shelf />
+    <PlacesBar />
+  </div>
+</div>

@@ -1,0 +1,15 @@
+import { db } from '$lib/store/db';
+
+/** On first open of a demo server, fills an untouched browser with the demo household; never over a user's own data. */
+export async function offerDemo(): Promise<void> {
+  if ((await db.events.count()) > 0 || (await db.settings.count()) > 0) return;
+  try {
+    const answer = await fetch('/api/demo');
+    if (!answer.ok || !(await answer.json()).demo) return;
+  } catch {
+    // Offline, or no server: an empty household is right.
+    return;
+  }
+  const { loadDemo } = await import('$lib/demo/household');
+  await loadDemo(Date.now());
+}

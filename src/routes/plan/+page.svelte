@@ -1,0 +1,125 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { produceById } from '$core/produce/table';
+  import { mustColour } from '$core/must/colour';
+  import { planRibbon } from '$core/must/ribbon';
+  import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
+  import { volumeText } from '$core/units/format';
+  import { household, vesselsInUse } from '$lib/store/household.svelte';
+  import { createBench } from '$lib/ui/plan/bench.svelte';
+  import Advice from '$lib/ui/plan/Advice.svelte';
+  import Method from '$lib/ui/plan/Method.svelte';
+  import PlanSentence from '$lib/ui/plan/PlanSentence.svelte';
+  import Powders from '$lib/ui/plan/Powders.svelte';
+  import Results from '$lib/ui/plan/Results.svelte';
+  import Slip from '$lib/ui/plan/Slip.svelte';
+  import StartBatch from '$lib/ui/plan/StartBatch.svelte';
+  import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
+  import VesselDrawing from '$lib/ui/vessel/VesselDrawing.svelte';
+
+  const bench = createBench(() => household.settings);
+  onMount(() => void bench.load());
+
+  /** The largest open vessel that stands empty, until one is chosen. */
+  const firstVessel = () =>
+    [...vessels]
+      .filter((v) => v.shape === 'bucket' && !vesselsInUse().has(v.id))
+      .sort((a, b) => b.capacityL - a.capacityL)[0];
+
+  const vessels = $derived(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS);
+  const vessel = $derived(vessels.find((v) => v.id === bench.vesselId) ?? firstVessel() ?? vessels[0]!);
+  const e = $derived(bench.estimate);
+  const unit = $derived(household.settings.volume);
+  const fillL = $derived(e?.vesselVolumeL?.likely ?? 0);
+  const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
+  const hasFruit = $derived((e?.likely.produceKg ?? 0) > 0);
+  const darkBerry = $derived(
+    bench.solved.plan.ingredients.some(
+      (i) => i.kind === 'produce' && produceById(i.produceId)?.family === 'soft' && i.massKg > 0
+    )
+  );
+  const isOpen = $derived(vessel.shape === 'bucket' || vessel.shape === 'barrel');
+  const foamShare = $derived(
+    !isOpen ? 0.05 : darkBerry ? FOAM_ROOM.lively : hasFruit ? FOAM_ROOM.usual : FOAM_ROOM.quiet
+  );
+  const ribbon = $derived(planRibbon(bench.solved.plan.ingredients));
+  const allSugar = $derived(ribbon.reduce((s, p) => s + p.hexoseKg, 0));
+  const heldSugar = $derived(ribbon.filter((p) => p.kind === 'held').reduce((s, p) => s + p.hexoseKg, 0));
+  const holder = $derived(vesselsInUse().get(vessel.id)?.state.name ?? null);
+</script>
+
+<svelte:head><title>Plan · Vecino</title></svelte:head>
+
+{#if bench.loaded}
+  <PlanSentence {bench} {vessel} {vessels} />
+
+  {#if e?.finalAbv && e.sgAllGiven}
+    <p
+      class="number sticky top-0 z-10 -mx-4 flex justify-between border-y-[1.5px] border-ink bg-paper px-4 py-1.5 text-[1.25rem] lg:hidden"
+      aria-hidden="true"
+    >
+      <span>{e.finalAbv.likely.toFixed(1)} %</span><span>{e.sgAllGiven.likely.toFixed(3)}</span><span
+        >{e.ph ? `pH ${e.ph.likely.toFixed(1)}` : ''}</span
+      ><span>{volumeText(fillL, unit)}</span>
+    </p>
+  {/if}
+
+  <div
+    class="mt-2 grid items-start gap-x-7 gap-y-6 lg:grid-cols-[minmax(0,26.5rem)_minmax(0,1fr)_minmax(0,27rem)]"
+  >
+    <div>
+      <Slip {bench} />
+      <Powders {bench} />
+      <Method {bench} />
+    </div>
+    <section class="flex flex-col max-lg:order-3" aria-label="The vessel">
+      <p class="head mb-1 flex justify-between"><span>In the {vessel.name}</span><span>to scale</span></p>
+      <div class="h-[21rem] xl:h-[23.5rem]">
+        <VesselDrawing
+          {vessel}
+          {fillL}
+          {liquidL}
+          {foamShare}
+          {unit}
+          {hasFruit}
+          colour={mustColour(bench.solved.plan.ingredients)}
+          notes={e?.intoGlassL
+            ? [
+                `${volumeText(liquidL, unit)} ${hasFruit ? 'once the fruit lets go' : 'of must'}`,
+                ...(hasFruit ? [`${volumeText(e.intoGlassL.likely, unit)} with the fruit out`] : [])
+              ]
+            : []}
+        />
+      </div>
+    </section>
+    <div class="grid gap-3 max-lg:order-2">
+      <Results {bench} />
+      <StartBatch {bench} vesselId={vessel.id} />
+      <Advice {bench} overL={Math.max(0, fillL - vessel.capacityL)} isBusy={holder} />
+    </div>
+  </div>
+
+  {#if allSugar > 0.001}
+    <div class="mt-4">
+      <Ribbon
+        title="Where the sugar is"
+        total="{allSugar.toFixed(2)} kg in all"
+        pieces={ribbon.map((p) => ({
+          label: `${p.label}, ${p.hexoseKg.toFixed(2)} kg`,
+          kg: p.hexoseKg,
+          colour: p.colour,
+          hatched: p.kind === 'held'
+        }))}
+        below={{
+          left: e?.sgNoneGiven
+            ? `in the must now: reads ${e.sgNoneGiven.likely.toFixed(3)}`
+            : 'nothing to read yet',
+          right:
+            heldSugar > 0
+              ? `still in the fruit: ${heldSugar.toFixed(2)} kg, most of it out in two or three days`
+              : 'all of it dissolved'
+        }}
+      />
+    </div>
+  {/if}
+{/if}

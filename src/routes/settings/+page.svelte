@@ -1,0 +1,13 @@
+<script lang="ts">
+  import Files from '$lib/ui/settings/Files.svelte';
+  import Units from '$lib/ui/settings/Units.svelte';
+  import Vessels from '$lib/ui/settings/Vessels.svelte';
+</script>
+
+<svelte:head><title>Settings · Vecino</title></svelte:head>
+
+<h1 class="sentence pt-2 pb-2 font-bold">Your measures, vessels and files</h1>
+<div class="grid gap-x-10 gap-y-6 lg:grid-cols-2">
+  <div class="grid content-start gap-6"><Units /><Files /></div>
+  <Vessels />
+</div>
