@@ -51,9 +51,7 @@ const open = (name) => async (page) => {
     .first()
     .click();
   await page.getByTestId('batch-sentence').waitFor();
-  await page.waitForFunction(
-    () => !document.querySelector('canvas') || document.querySelector('canvas').width > 300
-  );
+  await page.locator('canvas').first().waitFor();
 };
 const go = (to) => (page) => page.goto(`${base}${to}`);
 
@@ -104,9 +102,6 @@ try {
     page.on('console', (m) => m.type() === 'error' && console.error(`${name}: ${m.text()}`));
     await page.goto(base);
     await page.getByRole('region', { name: 'The shelf: vessels in use' }).waitFor();
-    await page.waitForFunction(
-      () => document.querySelectorAll('section[aria-label^="The shelf"] li').length >= 11
-    );
     await arrange(page);
     await page.evaluate(() => document.fonts.ready);
     await page.locator('main > *').first().waitFor();

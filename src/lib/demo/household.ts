@@ -16,6 +16,7 @@ import {
 } from '$lib/store/actions';
 import { db } from '$lib/store/db';
 import { DEFAULT_SETTINGS } from '$lib/store/settings';
+import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch } from '$core/ledger/fold';
 
 const HOUR = 3_600_000;
@@ -67,25 +68,35 @@ function plan(
  * Fills an empty database with an allotment household of ten wines at every stage, dated back from `now`.
  * Built by the functions that clicks call; nothing here is written any other way.
  */
-export const loadDemo = (now: number): Promise<void> =>
-  db.transaction('rw', db.events, db.vessels, db.settings, () => fill(now));
-
-async function fill(now: number): Promise<void> {
+export async function loadDemo(now: number): Promise<void> {
+  const log: LedgerEvent[] = [];
+  await makeWines(now, log);
   await db.vessels.bulkPut(VESSELS);
   await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
-  /** Days before now, at an hour of that day near breakfast or supper. */
-  const ago = (days: number, hours = 0) => ({ at: now - days * DAY - hours * HOUR });
-  const state = async (id: string, at: number) =>
-    foldBatch(await db.events.where('batchId').equals(id).toArray(), at)!;
+  await db.events.bulkAdd(log);
+}
+
+async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
+  const midnight = new Date(now).setHours(0, 0, 0, 0);
+  /** Days before today, at half past eight in the morning and `hours` later; never after now. */
+  const ago = (days: number, hours = 0) => ({
+    at: Math.min(midnight + 8.5 * HOUR - days * DAY + hours * HOUR, now - days * 60_000),
+    into: log
+  });
+  const state = (id: string, at: number) =>
+    foldBatch(
+      log.filter((e) => e.batchId === id),
+      at
+    )!;
   const read = (id: string, days: number, sg: number, tempC = 20) =>
     logGravity(id, sg, tempC, DEFAULT_SETTINGS, ago(days));
   const stir = async (id: string, from: number, to: number) => {
-    for (let d = from; d >= to; d--) await logStir(id, ago(d, 2));
+    for (let d = from; d >= to; d--) await logStir(id, ago(d, 11));
   };
   /** Sulphite at once, enzyme half a day on, yeast a day and a half after the start. */
   const treat = async (id: string, days: number, yeastId: YeastId = 'wine', massG = 5) => {
-    await doStep(await state(id, ago(days - 0.02).at), 'campden', ago(days - 0.02));
-    await doStep(await state(id, ago(days - 0.6).at), 'enzyme', ago(days - 0.6));
+    await doStep(state(id, ago(days - 0.02).at), 'campden', ago(days - 0.02));
+    await doStep(state(id, ago(days - 0.6).at), 'enzyme', ago(days - 0.6));
     await logPitch(id, { yeast: { yeastId }, massG, how: 'rehydrated' }, ago(days - 1.5));
   };
 
@@ -249,7 +260,7 @@ async function fill(now: number): Promise<void> {
     'bucket-small',
     ago(0.8)
   );
-  await doStep(await state(rosehip, ago(0.78).at), 'campden', ago(0.78));
+  await doStep(state(rosehip, ago(0.78).at), 'campden', ago(0.78));
 
   const old = await startBatch(plan([fruit('damson', 3)], 12.5, 9), 'Damson', 'bucket-15', ago(400));
   await treat(old, 400);

@@ -5,8 +5,7 @@ import type { EventData, LedgerEvent } from '$core/ledger/events';
 import type { Plan } from '$core/must/plan';
 import type { StepId } from '$core/method/steps';
 import { InputError } from '$core/units/input-error';
-import { makeEvent, newId, record, type When } from './record';
-import { db } from './db';
+import { makeEvent, newId, record, write, type When } from './record';
 import type { Settings } from './settings';
 
 /**
@@ -29,7 +28,7 @@ export async function startBatch(
     await makeEvent(batchId, 'planned', { name: name.trim(), plan, vesselId }, { ...when, at }),
     await makeEvent(batchId, 'addition', { ingredients: inMust, vesselId }, { ...when, at })
   ];
-  await db.events.bulkAdd(events);
+  await write(events, when);
   return batchId;
 }
 

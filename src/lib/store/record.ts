@@ -4,8 +4,11 @@ import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 
-/** When something happened (ms since 1970), if not now; and when it was written down. */
-export type When = { at?: number; recordedAt?: number };
+/**
+ * When something happened (ms since 1970), if not now; and when it was written down.
+ * With `into`, events gather there to be written together, instead of one by one.
+ */
+export type When = { at?: number; recordedAt?: number; into?: LedgerEvent[] };
 
 const zone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 
@@ -45,7 +48,13 @@ export async function makeEvent<T extends EventType>(
   return parsed.data;
 }
 
-/** Writes one event to the log. */
+/** Writes events to the log, or to the list they are gathered in. */
+export async function write(events: LedgerEvent[], when: When = {}): Promise<void> {
+  if (when.into) when.into.push(...events);
+  else await db.events.bulkAdd(events);
+}
+
+/** Writes one event. */
 export async function record<T extends EventType>(
   batchId: string,
   type: T,
@@ -53,7 +62,7 @@ export async function record<T extends EventType>(
   when?: When
 ): Promise<LedgerEvent> {
   const event = await makeEvent(batchId, type, data, when);
-  await db.events.add(event);
+  await write([event], when);
   return event;
 }
 

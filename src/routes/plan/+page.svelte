@@ -6,6 +6,7 @@
   import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
   import { volumeText } from '$core/units/format';
   import { household, vesselsInUse } from '$lib/store/household.svelte';
+  import { vesselFor } from '$lib/ui/plan/vessel-for';
   import { createBench } from '$lib/ui/plan/bench.svelte';
   import Advice from '$lib/ui/plan/Advice.svelte';
   import Method from '$lib/ui/plan/Method.svelte';
@@ -20,17 +21,14 @@
   const bench = createBench(() => household.settings);
   onMount(() => void bench.load());
 
-  /** The largest open vessel that stands empty, until one is chosen. */
-  const firstVessel = () =>
-    [...vessels]
-      .filter((v) => v.shape === 'bucket' && !vesselsInUse().has(v.id))
-      .sort((a, b) => b.capacityL - a.capacityL)[0];
-
-  const vessels = $derived(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS);
-  const vessel = $derived(vessels.find((v) => v.id === bench.vesselId) ?? firstVessel() ?? vessels[0]!);
   const e = $derived(bench.estimate);
-  const unit = $derived(household.settings.volume);
   const fillL = $derived(e?.vesselVolumeL?.likely ?? 0);
+  const busy = $derived(vesselsInUse());
+  const vessels = $derived(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS);
+  const vessel = $derived(
+    vessels.find((v) => v.id === bench.vesselId) ?? vesselFor(fillL, vessels, busy) ?? vessels[0]!
+  );
+  const unit = $derived(household.settings.volume);
   const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
   const hasFruit = $derived((e?.likely.produceKg ?? 0) > 0);
   const darkBerry = $derived(
@@ -45,7 +43,7 @@
   const ribbon = $derived(planRibbon(bench.solved.plan.ingredients));
   const allSugar = $derived(ribbon.reduce((s, p) => s + p.hexoseKg, 0));
   const heldSugar = $derived(ribbon.filter((p) => p.kind === 'held').reduce((s, p) => s + p.hexoseKg, 0));
-  const holder = $derived(vesselsInUse().get(vessel.id)?.state.name ?? null);
+  const holder = $derived(busy.get(vessel.id)?.state.name ?? null);
 </script>
 
 <svelte:head><title>Plan · Vecino</title></svelte:head>

@@ -2,9 +2,9 @@ import { CO2_PER_HEXOSE, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './c
 
 /** Gauge pressure a bottle is made for at 20 °C, bar. @source common practice; sparkling from memory of EN 12726-class glass */
 export const BOTTLES = {
-  still: { name: 'Still wine bottle, corked', ratingBar: 0.5 },
-  crown: { name: 'Crown-capped beer bottle', ratingBar: 3 },
-  sparkling: { name: 'Sparkling wine bottle, wired', ratingBar: 6.5 }
+  still: { name: 'Still, corked', ratingBar: 0.5 },
+  crown: { name: 'Beer, crown-capped', ratingBar: 3 },
+  sparkling: { name: 'Sparkling, wired', ratingBar: 6.5 }
 } as const;
 export type BottleType = keyof typeof BOTTLES;
 

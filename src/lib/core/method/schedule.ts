@@ -102,12 +102,13 @@ export function schedule(s: BatchState): Due[] {
     const snoozed = s.steps.filter((x) => x.step === step.id && x.outcome === 'snoozed').at(-1);
     if (snoozed?.until) dueAt = Math.max(dueAt, snoozed.until);
     lateAt = Math.max(lateAt, dueAt);
-    const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+    const blocked = step.waits.some((w) => doneAt(s, w.step) === null);
+    const isToday = !blocked && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
     out.push({
       step,
       dueAt,
       lateAt,
-      status: s.at > lateAt ? 'overdue' : isToday ? 'due' : 'coming',
+      status: s.at > lateAt && !blocked ? 'overdue' : isToday ? 'due' : 'coming',
       why: step.waits.map((w) => w.why)[0] ?? ''
     });
   }

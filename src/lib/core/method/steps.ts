@@ -100,7 +100,7 @@ export function stepsOf(plan: Plan): Step[] {
     title: 'Read the gravity',
     short: 'read',
     how: 'Strained sample, bubbles spun off, eye level, and its temperature.',
-    waits: [wait(begin, isWild ? 48 : 0, 24, 'before yeast hides the start')],
+    waits: [wait('crush', 20, 44, 'before yeast hides the start')],
     everyH: 3 * DAY
   });
   if (hasFruit)

@@ -11,8 +11,18 @@
   const now = $derived(batch.standing);
   const unit = $derived(household.settings.volume);
   const where = $derived(s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(' and '));
-  const word = 'border-b-2 border-greengage font-semibold min-h-11';
+  const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
+  const falling = $derived(
+    now.steady.steady
+      ? `, still for ${now.steady.days.toFixed(0)} days`
+      : pace !== null && pace > 0 && now.stage !== 'must'
+        ? ` and falling ${pace === 1 ? 'a point' : `${pace} points`} a day`
+        : ''
+  );
+  const fruitIn = $derived(
+    s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
+  );
   const why = $derived(whyAbvDiffers(s, now));
   const correction = $derived(s.corrections.at(-1));
   const sgLines = $derived([
@@ -54,8 +64,7 @@
       {#if !now.sg.measured}Not read yet; the sums say{/if}
       <How title="Gravity" lines={sgLines} class={word}
         >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
-      >{#if now.steady.steady}, still for {now.steady.days.toFixed(0)} days{:else if pace !== null && pace > 0 && now.stage !== 'must'}
-        and falling {pace === 1 ? 'a point' : `${pace} points`} a day{/if}{#if now.abv.likely > 0.2}: about
+      >{falling}{#if now.abv.likely > 0.2}: about
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{now.abv.likely.toFixed(1)}</span> %{/snippet}</How
         >
@@ -73,8 +82,7 @@
       >{#snippet trigger()}<span data-testid="volume-now">{volumeText(now.volumeL, unit)}</span
         >{/snippet}</How
     >
-    in the {where}{#if s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0}&#32;with the
-      fruit still in{/if}.
+    in the {where}{fruitIn}.
     {#if now.expectedAbv !== null && now.expectedSg && !now.steady.steady}
       On course for
       <How

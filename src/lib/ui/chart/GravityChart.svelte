@@ -29,12 +29,11 @@
     const start = s.startSg && !s.startSg.measured ? [{ x: s.startedAt, y: s.startSg.sg }] : [];
     const end = standing.expectedSg;
     const now = household.now;
-    const last = points.at(-1) ?? start[0];
     const from = s.startedAt;
     const to = Math.max(now + 4 * DAY, from + 14 * DAY);
     const sgs = [...points, ...start].map((p) => p.y);
-    const top = Math.max(1.02, ...sgs) + 0.006;
-    const bottom = Math.min(0.99, end?.low ?? 1, ...sgs) - 0.004;
+    const top = Math.ceil((Math.max(1.02, ...sgs) + 0.003) * 50) / 50;
+    const bottom = Math.floor((Math.min(0.99, end?.low ?? 1, ...sgs) + 0.002) * 50) / 50;
     return {
       type: 'line',
       data: {
@@ -56,19 +55,7 @@
             backgroundColor: css('--color-base-100'),
             borderWidth: 2,
             pointRadius: 5
-          },
-          ...(end && last && standing.stage !== 'bottled'
-            ? [
-                {
-                  label: 'To the finish',
-                  data: [last, { x: to, y: end.likely }],
-                  borderColor: green,
-                  borderWidth: 2,
-                  borderDash: [5, 5],
-                  pointRadius: 0
-                }
-              ]
-            : [])
+          }
         ]
       },
       options: {
@@ -91,7 +78,7 @@
             max: top,
             grid: { color: rule },
             border: { display: false },
-            ticks: { color: quiet, callback: (v) => Number(v).toFixed(3), maxTicksLimit: 7 }
+            ticks: { color: quiet, callback: (v) => Number(v).toFixed(3), stepSize: 0.02 }
           }
         },
         plugins: {

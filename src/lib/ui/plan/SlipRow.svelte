@@ -21,7 +21,7 @@
 </script>
 
 <li
-  class="dashline grid grid-cols-[minmax(0,1fr)_4.75rem_4.25rem_4.75rem_4.5rem] max-sm:grid-cols-[minmax(0,1fr)_4.25rem_3.75rem_5.5rem] items-center gap-x-1 py-0.5 pl-3"
+  class="dashline grid grid-cols-[minmax(0,1fr)_4.75rem_4.25rem_4.75rem_4.5rem] max-sm:grid-cols-[minmax(0,1fr)_4.5rem_3.75rem_auto] items-center gap-x-1 py-0.5 pl-3"
 >
   <div class="min-w-0">
     <p class="truncate font-semibold">{name}</p>
@@ -71,7 +71,7 @@
   >
     {#each unitsFor(row.item) as u (u)}<option value={u}>{UNIT_LABEL[u]}</option>{/each}
   </select>
-  <div class="text-[0.8125rem] text-quiet" title="sugar it brings">
+  <div class="text-[0.8125rem] text-quiet max-sm:hidden" title="sugar it brings">
     {#if sugar > 0.0005}
       <span
         class="block h-2 border-l-2 border-ink"
@@ -84,7 +84,7 @@
   <div class="flex justify-end">
     {#if follows}
       <button
-        class="grid size-9 place-items-center text-quiet max-md:size-11"
+        class="grid size-9 place-items-center text-quiet max-sm:w-9 max-sm:h-11"
         onclick={() => bench.toggleHeld(row.id)}
         aria-pressed={row.held}
         aria-label="{row.held ? 'Let' : 'Hold'} {name.toLowerCase()}{row.held ? ' follow' : ' as it is'}"
@@ -93,7 +93,7 @@
       </button>
     {/if}
     <button
-      class="grid size-9 place-items-center text-quiet max-md:size-11"
+      class="grid size-9 place-items-center text-quiet max-sm:w-9 max-sm:h-11"
       onclick={() => bench.remove(row.id)}
       aria-label="Take {name.toLowerCase()} off the slip"><X size={16} /></button
     >

@@ -46,16 +46,7 @@
 
 <svelte:window onresize={place} />
 
-<button
-  bind:this={button}
-  type="button"
-  class={classes}
-  popovertarget="{id}-panel"
-  aria-expanded={open}
-  aria-haspopup="dialog"
-  aria-label={label}
-  title={describe}>{@render trigger()}</button
->
+<!-- The panel comes first so that no space is left after the word. -->
 <div
   bind:this={panel}
   id="{id}-panel"
@@ -67,3 +58,13 @@
 >
   {#if open}{@render children(close)}{/if}
 </div>
+<button
+  bind:this={button}
+  type="button"
+  class={classes}
+  popovertarget="{id}-panel"
+  aria-expanded={open}
+  aria-haspopup="dialog"
+  aria-label={label}
+  title={describe}>{@render trigger()}</button
+>

@@ -15,9 +15,9 @@
 <Pop
   {title}
   label="{text}: {title.toLowerCase()}{held ? '' : ', worked out'}"
-  class="min-h-11 cursor-pointer border-b-2 px-0.5 leading-tight font-semibold {held
-    ? 'border-solid border-ink text-ink'
-    : 'border-dashed border-greengage text-greengage'}"
+  class="min-h-11 cursor-pointer font-semibold underline decoration-2 underline-offset-[7px] {held
+    ? 'decoration-ink text-ink decoration-solid'
+    : 'decoration-greengage text-greengage decoration-dashed'}"
 >
   {#snippet trigger()}{text}{/snippet}
   {#snippet children(close: () => void)}{@render inner(close)}{/snippet}

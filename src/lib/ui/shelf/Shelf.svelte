@@ -6,6 +6,7 @@
   import VesselMini from '../vessel/VesselMini.svelte';
   import { whenWord } from './when';
 
+  let folded = $state(false);
   const standing = $derived(
     allBatches()
       .filter((b) => b.standing.stage !== 'bottled')
@@ -36,7 +37,17 @@
 </script>
 
 {#if standing.length > 0}
-  <section aria-label="The shelf: vessels in use" class="no-print">
+  <div class="no-print flex justify-end md:hidden">
+    <button
+      class="min-h-11 border-t border-l border-rule bg-paper px-3 text-[0.8125rem] text-quiet"
+      aria-expanded={!folded}
+      aria-controls="shelf"
+      onclick={() => (folded = !folded)}
+    >
+      {folded ? `show the shelf, ${standing.length}` : 'fold the shelf'}
+    </button>
+  </div>
+  <section id="shelf" aria-label="The shelf: vessels in use" class="no-print {folded ? 'max-md:hidden' : ''}">
     <ul class="mx-auto flex max-w-[1400px] items-end gap-x-1 overflow-x-auto px-2 sm:px-5" tabindex="-1">
       {#each standing as s (s.key)}
         <li class="shrink-0">

@@ -7,7 +7,6 @@ export function whenWord(at: number, now: number, zone: string): string {
   const days = Math.round((Date.parse(civilDay(at, zone)) - Date.parse(civilDay(now, zone))) / DAY);
   if (days === 0) return 'today';
   if (days === 1) return 'tomorrow';
-  if (days === -1) return 'since yesterday';
   return days > 0 ? `in ${days} d` : `${-days} d late`;
 }
 

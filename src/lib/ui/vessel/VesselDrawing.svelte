@@ -104,8 +104,11 @@
     {@const y = d.y(m.volumeL)}
     {@const x = mid - d.half(y)}
     <line x1={x} x2={x + 12} y1={y} y2={y} class="stroke-quiet" />
-    {#if Math.abs(y - top) > 12}<text x={x - 8} y={y + 4} text-anchor="end" class="fill-quiet text-[13px]"
-        >{m.label}</text
+    {#if Math.abs(y - top) > 12 && y > 22}<text
+        x={x - 8}
+        y={y + 4}
+        text-anchor="end"
+        class="fill-quiet text-[13px]">{m.label}</text
       >{/if}
   {/each}
   <text x={mid - d.half(2) - 8} y="6" text-anchor="end" class="fill-quiet text-[12px]"
