@@ -64,7 +64,9 @@
             <span class="number text-right text-[1.1875rem] md:order-none"
               >{b.standing.sg ? sgText(b.standing.sg.sg) : ''}</span
             >
-            <span class="hidden text-right md:block">{abvText(b.standing.abv.likely)} %</span>
+            <span class="hidden text-right md:block"
+              >{b.standing.abv.likely > 0.1 ? `${abvText(b.standing.abv.likely)} %` : ''}</span
+            >
             <span class="hidden text-right md:block"
               >{g.stage === 'bottled'
                 ? `${b.state.bottled.reduce((n, x) => n + x.count, 0)} bottles`

@@ -37,6 +37,8 @@ export type BatchState = {
   held: Stock;
   produceKg: number;
   insolublesKg: number;
+  /** when something that ferments last went in */
+  fedAt: number;
   fruitInAt: number | null;
   fruitOutAt: number | null;
   readings: Reading[];
@@ -87,6 +89,7 @@ function add(s: Working, data: EventData<'addition'>, at: number): void {
     const produce = 'produceId' in item ? produceById(item.produceId) : undefined;
     const { poured, held, insolublesKg } = contribution(item, produce, TYPICAL);
     addInto(fill.stock, poured);
+    if (poured.hexoseKg + held.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
     if (item.kind === 'produce' && produce) {
       const pace = item.form === 'frozen' ? FROZEN_PACE : 1;
       s.lots.push({ vesselId, held, halfH: produce.halfGivenH[1] * pace, since: at });
@@ -249,6 +252,7 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
     held: emptyStock(),
     produceKg: 0,
     insolublesKg: 0,
+    fedAt: Date.parse(planned.at),
     fruitInAt: null,
     fruitOutAt: null,
     readings: [],
@@ -315,13 +319,12 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
   return state;
 }
 
-/** The classroom's start: the highest reading, or where the ledger stood when there was none before it fell. */
+/** The classroom's start: the highest reading before the yeast, else what all the sugar would have read. */
 function startGravity(s: BatchState): BatchState['startSg'] {
-  const first = s.readings[0];
-  if (first) return { sg: Math.max(...s.readings.map((r) => r.sg)), measured: true };
-  const total = contents(s);
-  addInto(total, s.held);
-  const now = liquid(total);
+  const before = s.readings.filter((r) => r.expectedSg !== null).map((r) => r.sg);
+  if (before.length > 0) return { sg: Math.max(...before), measured: true };
+  const total = addInto(contents(s), s.held);
+  const now = liquid(ferment(total, -fermentedOf(s)).stock);
   return now ? { sg: now.sg, measured: false } : null;
 }
 

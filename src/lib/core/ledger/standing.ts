@@ -41,11 +41,14 @@ export const STILL_DAYS = 3;
  */
 export function steadiness(s: BatchState): Steady {
   const last = s.readings.at(-1);
-  if (!last) return { steady: false, days: 0 };
+  if (!last || last.at < s.fedAt) return { steady: false, days: 0 };
   let first = last;
+  let [low, high] = [last.sg, last.sg];
   for (let i = s.readings.length - 2; i >= 0; i--) {
     const r = s.readings[i]!;
-    if (Math.abs(r.sg - last.sg) > STILL_SG + 1e-9) break;
+    low = Math.min(low, r.sg);
+    high = Math.max(high, r.sg);
+    if (r.at < s.fedAt || high - low > STILL_SG + 1e-9) break;
     first = r;
   }
   const days = (last.at - first.at) / DAY;

@@ -5,6 +5,9 @@ import { WATER_20 } from './water';
 /** Percent sucrose at which water takes no more at 20 °C. @source NBS Circular 440 (from memory) */
 export const SATURATION_BRIX = 66.7;
 
+/** Less water than this is none. */
+const A_DROP_KG = 1e-9;
+
 /** Density limit of the sugar table: denser than this is a syrup that is not yet liquid. */
 const MAX_BRIX = 80;
 
@@ -22,7 +25,7 @@ export function liquidOf(
   solidsKg: number
 ): { volumeL: number; sg: number } | null {
   const massKg = waterKg + ethanolKg + solidsKg;
-  if (!(waterKg > 0)) return null;
+  if (!(waterKg > A_DROP_KG)) return null;
   const brix = (100 * solidsKg) / (waterKg + solidsKg);
   if (brix > MAX_BRIX) return null;
   if (ethanolKg <= 0) {

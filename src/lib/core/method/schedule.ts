@@ -11,8 +11,10 @@ export type Due = {
   /** when it is late */
   lateAt: number;
   status: 'overdue' | 'due' | 'coming';
-  /** the wait that holds it, in words; empty when nothing does */
+  /** why one waits, in words */
   why: string;
+  /** the step that has to come first and is still to do */
+  after: Step | null;
 };
 
 /** The civil day of a moment in a zone, as yyyy-mm-dd. */
@@ -102,17 +104,21 @@ export function schedule(s: BatchState): Due[] {
     const snoozed = s.steps.filter((x) => x.step === step.id && x.outcome === 'snoozed').at(-1);
     if (snoozed?.until) dueAt = Math.max(dueAt, snoozed.until);
     lateAt = Math.max(lateAt, dueAt);
-    const blocked = step.waits.some((w) => doneAt(s, w.step) === null);
+    const first = step.waits.find((w) => doneAt(s, w.step) === null);
+    const blocked = first !== undefined;
     const isToday = !blocked && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
     out.push({
       step,
       dueAt,
       lateAt,
       status: s.at > lateAt && !blocked ? 'overdue' : isToday ? 'due' : 'coming',
-      why: step.waits.map((w) => w.why)[0] ?? ''
+      why: step.waits.map((w) => w.why)[0] ?? '',
+      after: first ? (steps.find((x) => x.id === first.step) ?? null) : null
     });
   }
-  return out.sort((a, b) => a.dueAt - b.dueAt);
+  return out.sort(
+    (a, b) => Number(a.status === 'coming') - Number(b.status === 'coming') || a.dueAt - b.dueAt
+  );
 }
 
 /** Six in the morning of the next civil day after `at`, near enough for a daily job. */

@@ -126,6 +126,8 @@ export function chooseIngredient(text: string, country: 'us' | 'uk' = 'us'): Cho
       item: { kind: 'wine', volumeL, abv: 12, sg: 0.994 },
       unit: volumeL ? unit : null
     });
+  const exact = (c: Choice) => Number(c.label.toLowerCase() === bare || c.label.toLowerCase() === name);
+  choices.sort((a, b) => exact(b) - exact(a));
   return {
     kind: 'choices',
     choices: choices.slice(0, 8),

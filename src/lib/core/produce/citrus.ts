@@ -20,7 +20,7 @@ export const citrus = family(
       acids: { citric: [0.5, 0.8, 1.2], malic: [0.05, 0.12, 0.2] },
       ph: [3.4, 3.8, 4.2],
       minerals: { k: 181, na: 0, ca: 40, mg: 10 },
-      insolubles: [0.8, 1.2, 1.8],
+      insolubles: [0.6, 0.9, 1.4],
       usable: [0.65, 0.72, 0.78],
       pieceG: 180,
       pectin: 'high',

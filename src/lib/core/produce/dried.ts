@@ -14,7 +14,7 @@ export const dried = family(
       acids: { tartaric: [1.2, 1.8, 2.5], malic: [0.4, 0.7, 1] },
       ph: [3.8, 3.95, 4.1],
       minerals: { k: 749, na: 11, ca: 50, mg: 32 },
-      insolubles: [4, 5.5, 7],
+      insolubles: [2.8, 3.7, 5],
       pectin: 'low',
       tannin: 'medium',
       nitrogen: 'medium',

@@ -15,7 +15,7 @@ export const melon = family(
       ph: [5.2, 5.4, 5.6],
       bufferMmolKg: 4,
       minerals: { k: 112, na: 1, ca: 7, mg: 10 },
-      insolubles: [0.3, 0.5, 0.8],
+      insolubles: [0.25, 0.4, 0.7],
       usable: [0.5, 0.57, 0.65],
       pectin: 'low',
       tannin: 'none',

@@ -41,7 +41,7 @@ export const root = family(
       acids: { malic: [0.02, 0.04, 0.1], citric: [0.08, 0.19, 0.25], oxalic: [0.03, 0.08, 0.15] },
       ph: [5.3, 5.9, 6.5],
       minerals: { k: 325, na: 78, ca: 16, mg: 23 },
-      insolubles: [1.3, 1.9, 2.5],
+      insolubles: [1.5, 2.1, 2.7],
       pieceG: 120,
       pectin: 'low',
       tannin: 'low',

@@ -11,9 +11,11 @@
   const DAY = 86_400_000;
   const shown = $derived(batch.due.slice(0, 4));
   const when = (d: Due) =>
-    d.status === 'coming' && d.dueAt - household.now > 6 * DAY
-      ? spanWord(d.dueAt, d.lateAt, batch.state.zone)
-      : whenWord(d.dueAt, household.now, batch.state.zone);
+    d.after && d.dueAt - household.now < 2 * DAY
+      ? `after ${d.after.title.toLowerCase()}`
+      : d.status === 'coming' && d.dueAt - household.now > 6 * DAY
+        ? spanWord(d.dueAt, d.lateAt, batch.state.zone)
+        : whenWord(d.dueAt, household.now, batch.state.zone);
 </script>
 
 <section aria-label="What comes next">

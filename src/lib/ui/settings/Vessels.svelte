@@ -55,7 +55,7 @@
       what it holds to the brim.
     </p>
   {/if}
-  <ul class="grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-5">
+  <ul class="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-x-5">
     {#each household.vessels as v (v.id)}
       {@const holder = used.get(v.id)}
       <li class="dashline flex items-center gap-3 py-1">

@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest';
+import type { EventData, EventType, LedgerEvent } from '../ledger/events';
+import { foldBatch } from '../ledger/fold';
+import { co2Solubility, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
+import { pressureCheck } from './pressure';
+import { reachableAtBottling } from './reachable';
+
+describe('carbon dioxide', () => {
+  // Handbook solubilities at 1 bar of CO2, g/L (from memory).
+  it.each([
+    [0, 0, 3.35],
+    [10, 0, 2.3],
+    [20, 0, 1.7],
+    [30, 0, 1.25],
+    [0, 12, 3.0],
+    [10, 12, 2.1],
+    [20, 12, 1.44],
+    [30, 12, 1.1]
+  ])('at %d °C and %d %% dissolves %d g/L', (t, abv, gL) => expect(co2Solubility(t, abv)).toBeCloseTo(gL, 6));
+
+  it('falls with warmth and with alcohol', () => {
+    for (let t = 0; t < 30; t += 3) expect(co2Solubility(t + 3, 12)).toBeLessThan(co2Solubility(t, 12));
+    expect(co2Solubility(15, 6)).toBeLessThan(co2Solubility(15, 0));
+  });
+
+  it('24 g/L of sucrose on a still wine gives 5–6 bar at 10–12 °C (sparkling practice)', () => {
+    const gas = residualCo2(20, 12) + 24 * CO2_PER_SUCROSE;
+    expect(gaugePressure(gas, 10, 12)).toBeGreaterThan(5);
+    expect(gaugePressure(gas, 12, 12)).toBeLessThan(6.2);
+  });
+
+  it('a level teaspoon of sugar in 750 mL is 5.6 g/L', () => expect(4.2 / 0.75).toBeCloseTo(5.6, 9));
+});
+
+describe('the pressure check', () => {
+  const input = { reachableGL: 0, primingGL: 0, abv: 12, warmestC: 20, bottle: 'still' as const };
+
+  it('lets a finished still wine into corked bottles', () => expect(pressureCheck(input).level).toBe('fine'));
+  it('stops sugar that yeast can reach', () => {
+    const v = pressureCheck({ ...input, reachableGL: 10 });
+    expect(v.level).toBe('stop');
+    expect(v.bar20).toBeGreaterThan(2);
+    expect(v.text).toMatch(/flying/);
+  });
+  it('judges each bottle by its own rating', () => {
+    expect(pressureCheck({ ...input, primingGL: 6, bottle: 'crown' }).level).not.toBe('stop');
+    expect(pressureCheck({ ...input, primingGL: 24, bottle: 'crown' }).level).toBe('stop');
+    expect(pressureCheck({ ...input, primingGL: 18, bottle: 'sparkling' }).level).not.toBe('stop');
+  });
+  it('never falls when sugar rises', () => {
+    let before = -1;
+    for (let g = 0; g < 60; g += 2) {
+      const { bar20, bar30 } = pressureCheck({ ...input, reachableGL: g });
+      expect(bar20).toBeGreaterThanOrEqual(before);
+      expect(bar30).toBeGreaterThanOrEqual(bar20);
+      before = bar20;
+    }
+  });
+});
+
+describe('sugar that yeast can reach', () => {
+  const DAY = 86_400_000;
+  const T0 = Date.parse('2026-01-01T10:00:00Z');
+  const BATCH = '01890000-0000-7000-8000-000000000001';
+  let n = 0;
+  const on = <T extends EventType>(day: number, type: T, data: EventData<T>): LedgerEvent =>
+    ({
+      id: `01890000-0000-7000-8000-${String(++n).padStart(12, '0')}`,
+      batchId: BATCH,
+      type,
+      v: 1,
+      at: new Date(T0 + day * DAY).toISOString(),
+      zone: 'UTC',
+      recordedAt: new Date(T0 + day * DAY).toISOString(),
+      device: 'test',
+      data
+    }) as LedgerEvent;
+  const ingredients = [
+    { kind: 'sugar' as const, sugarId: 'white' as const, massKg: 2.2 },
+    { kind: 'water' as const, volumeL: 9 }
+  ];
+  const begin = (sugarKg = 2.2, yeastId: 'wine' | 'ale' | 'champagne' = 'wine') => {
+    const all = [{ ...ingredients[0]!, massKg: sugarKg } as (typeof ingredients)[0], ingredients[1]!];
+    return [
+      on(0, 'planned', { name: 'Test', plan: { ingredients: all, yeast: { yeastId } }, vesselId: 'b' }),
+      on(0, 'addition', { ingredients: all }),
+      on(1, 'pitch', { yeast: { yeastId } })
+    ];
+  };
+  const reach = (events: LedgerEvent[], clear = true) =>
+    reachableAtBottling(foldBatch(events, T0 + 200 * DAY)!, clear);
+
+  it('never read: all of it, and a reading is asked for', () => {
+    const r = reach(begin());
+    expect(r.hexoseGL).toBeGreaterThan(200);
+    expect(r.needsReading).toBe(true);
+  });
+
+  it('still for days where it should end: none', () => {
+    expect(
+      reach([...begin(), on(40, 'reading', { sg: 0.987 }), on(50, 'reading', { sg: 0.987 })]).hexoseGL
+    ).toBe(0);
+  });
+
+  it('one dry reading is not enough', () => {
+    const r = reach([...begin(), on(50, 'reading', { sg: 0.987 })]);
+    expect(r.hexoseGL).toBeGreaterThan(0);
+    expect(r.needsReading).toBe(true);
+  });
+
+  it('stalled with sugar left: the sugar counts, however long it has been still', () => {
+    const r = reach([...begin(), on(40, 'reading', { sg: 1.02 }), on(80, 'reading', { sg: 1.02 })]);
+    expect(r.hexoseGL).toBeGreaterThan(50);
+    expect(r.why).toMatch(/stall/);
+  });
+
+  it('a yeast at its limit is only trusted at the high end of its tolerance', () => {
+    const sweet = reach([
+      ...begin(2.6, 'ale'),
+      on(40, 'reading', { sg: 1.03 }),
+      on(80, 'reading', { sg: 1.03 })
+    ]);
+    expect(sweet.hexoseGL).toBeGreaterThan(10);
+    expect(sweet.hexoseGL).toBeLessThan(100);
+  });
+
+  it('a second, stronger yeast reaches more', () => {
+    const weak = [...begin(2.6, 'ale'), on(40, 'reading', { sg: 1.03 }), on(80, 'reading', { sg: 1.03 })];
+    const strong = [...weak, on(30, 'pitch', { yeast: { yeastId: 'champagne' as const } })];
+    expect(reach(strong).hexoseGL).toBeGreaterThan(reach(weak).hexoseGL);
+  });
+
+  it('stabilised counts only with sulphite and sorbate, still and clear', () => {
+    const still = [...begin(), on(40, 'reading', { sg: 1.01 }), on(80, 'reading', { sg: 1.01 })];
+    const powders = (list: ('sorbate' | 'metabisulphite')[]) =>
+      list.map((additiveId) =>
+        on(60, 'addition', {
+          ingredients: [{ kind: 'additive', additiveId, massKg: additiveId === 'sorbate' ? 0.003 : 0.0008 }]
+        })
+      );
+    expect(reach([...still, ...powders(['sorbate', 'metabisulphite'])]).hexoseGL).toBe(0);
+    expect(reach([...still, ...powders(['sorbate', 'metabisulphite'])], false).hexoseGL).toBeGreaterThan(20);
+    expect(reach([...still, ...powders(['sorbate'])]).hexoseGL).toBeGreaterThan(20);
+    expect(
+      reach([...still.slice(0, -1), ...powders(['sorbate', 'metabisulphite'])]).hexoseGL
+    ).toBeGreaterThan(20);
+  });
+
+  it('sugar fed after the last reading counts', () => {
+    const done = [...begin(), on(40, 'reading', { sg: 0.987 }), on(50, 'reading', { sg: 0.987 })];
+    const fed = [
+      ...done,
+      on(55, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.3 }] })
+    ];
+    expect(reach(fed).hexoseGL).toBeGreaterThan(20);
+  });
+});

@@ -1,0 +1,334 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { abvOf } from '../ferment/convert';
+import { estimateMust } from '../must/balance';
+import type { Ingredient } from '../must/plan';
+import { liquid } from '../must/stock';
+import { schedule, civilDay } from '../method/schedule';
+import {
+  eventSchema,
+  liveEvents,
+  mergeLogs,
+  type EventData,
+  type EventType,
+  type LedgerEvent
+} from './events';
+import { contents, fermentedOf, foldBatch, volumeOf } from './fold';
+import { standingOf, steadiness, whyAbvDiffers } from './standing';
+
+const DAY = 86_400_000;
+const T0 = Date.parse('2026-05-01T10:00:00Z');
+const BATCH = '01890000-0000-7000-8000-000000000001';
+let n = 0;
+const on = <T extends EventType>(day: number, type: T, data: EventData<T>, recordedDay = day): LedgerEvent =>
+  ({
+    id: `01890000-0000-7000-8000-${String(++n).padStart(12, '0')}`,
+    batchId: BATCH,
+    type,
+    v: 1,
+    at: new Date(T0 + day * DAY).toISOString(),
+    zone: 'Europe/Lisbon',
+    recordedAt: new Date(T0 + recordedDay * DAY).toISOString(),
+    device: 'test',
+    data
+  }) as LedgerEvent;
+const at = (day: number) => T0 + day * DAY;
+const fold = (events: LedgerEvent[], day: number) => foldBatch(events, at(day))!;
+
+const PLUMS: Ingredient[] = [
+  { kind: 'produce', produceId: 'plum', massKg: 4.08 },
+  { kind: 'sugar', sugarId: 'white', massKg: 2.3 },
+  { kind: 'water', volumeL: 7.95 }
+];
+const start = (ingredients = PLUMS) => [
+  on(0, 'planned', { name: 'Plum', plan: { ingredients, yeast: { yeastId: 'wine' } }, vesselId: 'bucket' }),
+  on(0, 'addition', { ingredients })
+];
+
+describe('the fold', () => {
+  it('is null until a batch is planned, and keeps events of the future out', () => {
+    expect(foldBatch([], at(1))).toBeNull();
+    expect(fold([...start(), on(5, 'stir', {})], 1).stirs).toEqual([]);
+  });
+
+  it('begins at none given and ends at all given, as the plan said', () => {
+    const e = estimateMust({ ingredients: PLUMS });
+    const now = liquid(contents(fold(start(), 0)))!;
+    expect(now.sg).toBeCloseTo(e.sgNoneGiven!.likely, 5);
+    const late = liquid(contents(fold(start(), 60)))!;
+    expect(late.sg).toBeCloseTo(e.sgAllGiven!.likely, 5);
+    expect(late.volumeL).toBeCloseTo(e.liquidVolumeL!.likely, 4);
+    const between = liquid(contents(fold(start(), 1)))!.sg;
+    expect(between).toBeLessThan(now.sg);
+    expect(between).toBeGreaterThan(late.sg);
+  });
+
+  it('follows the gravity down to alcohol, and closes on the plan', () => {
+    const e = estimateMust({ ingredients: PLUMS });
+    const events = [
+      ...start(),
+      on(1.5, 'pitch', { yeast: { yeastId: 'wine' } }),
+      on(40, 'reading', { sg: e.finalSg!.likely })
+    ];
+    const s = fold(events, 41);
+    expect(standingOf(s).abv.likely).toBeCloseTo(e.potentialAbv!.likely, 0);
+    expect(standingOf(s).residualGL).toBeLessThan(4);
+  });
+
+  it('a reading before the yeast corrects the table, and says by how much', () => {
+    const events = [
+      ...start([
+        { kind: 'sugar', sugarId: 'white', massKg: 2.3 },
+        { kind: 'water', volumeL: 9 }
+      ]),
+      on(0.5, 'reading', { sg: 1.09 })
+    ];
+    const s = fold(events, 1);
+    const [c] = s.corrections;
+    expect(c!.sg).toBe(1.09);
+    const now = liquid(contents(s))!.sg;
+    // Between what the sums said and what was read, nearer to the reading.
+    expect(Math.abs(now - 1.09)).toBeLessThan(Math.abs(c!.expectedSg - 1.09) / 2);
+  });
+
+  it('feeding in steps does not break the alcohol, as it breaks the classroom sum', () => {
+    const sugar = (massKg: number): Ingredient => ({ kind: 'sugar', sugarId: 'white', massKg });
+    const atOnce = [
+      ...start([sugar(2.4), { kind: 'water', volumeL: 9 }]),
+      on(0.9, 'reading', { sg: 1.083 }),
+      on(1, 'pitch', { yeast: { yeastId: 'champagne' } }),
+      on(60, 'reading', { sg: 0.99 })
+    ];
+    const fed = [
+      ...start([sugar(1.2), { kind: 'water', volumeL: 9 }]),
+      on(0.9, 'reading', { sg: 1.046 }),
+      on(1, 'pitch', { yeast: { yeastId: 'champagne' } }),
+      on(8, 'reading', { sg: 1.005 }),
+      on(9, 'addition', { ingredients: [sugar(0.6)] }),
+      on(16, 'reading', { sg: 1.004 }),
+      on(17, 'addition', { ingredients: [sugar(0.6)] }),
+      on(60, 'reading', { sg: 0.99 })
+    ];
+    const [a, b] = [standingOf(fold(atOnce, 61)), standingOf(fold(fed, 61))];
+    expect(Math.abs(a.abv.likely - b.abv.likely)).toBeLessThan(0.3);
+    expect(b.classroom!).toBeLessThan(a.classroom! - 4);
+    expect(whyAbvDiffers(fold(fed, 61), b)).toMatch(/classroom|ledger/);
+  });
+
+  it('racking keeps strength and loses what was left behind', () => {
+    const before = [
+      ...start(),
+      on(1, 'pitch', { yeast: { yeastId: 'wine' } }),
+      on(8, 'fruit-out', { press: 'drip' }),
+      on(8, 'reading', { sg: 1.01 })
+    ];
+    const s = fold(before, 9);
+    const racked = fold(
+      [
+        ...before,
+        on(9, 'transfer', {
+          from: 'bucket',
+          to: [
+            { vesselId: 'a', volumeL: 5 },
+            { vesselId: 'b', volumeL: 4.5 }
+          ],
+          lossL: 0.7
+        })
+      ],
+      9.1
+    );
+    expect(volumeOf(racked)).toBeCloseTo(9.5, 4);
+    expect(racked.fills.map((f) => f.vesselId)).toEqual(['a', 'b']);
+    expect(abvOf(contents(racked))).toBeCloseTo(abvOf(contents(s)), 6);
+    expect(racked.fills[0]!.fermentedKg / fermentedOf(racked)).toBeCloseTo(5 / 9.5, 6);
+  });
+
+  it('fruit out leaves what the pulp keeps, or what was measured', () => {
+    const drip = fold([...start(), on(8, 'fruit-out', { press: 'drip' })], 9);
+    const press = fold([...start(), on(8, 'fruit-out', { press: 'press' })], 9);
+    const told = fold([...start(), on(8, 'fruit-out', { press: 'drip', volumeL: 10 })], 9);
+    expect(volumeOf(press)).toBeGreaterThan(volumeOf(drip));
+    expect(volumeOf(told)).toBeCloseTo(10, 4);
+    expect(drip.fruitOutAt).toBe(at(8));
+  });
+
+  it('bottling empties the vessel', () => {
+    const s = fold(
+      [
+        ...start(),
+        on(8, 'fruit-out', { press: 'drip', volumeL: 10 }),
+        on(90, 'bottle', { from: 'bucket', bottles: [{ count: 13, sizeL: 0.75, type: 'still' }] })
+      ],
+      91
+    );
+    expect(s.bottled[0]!.count).toBe(13);
+    expect(s.fills).toEqual([]);
+    expect(standingOf(s).stage).toBe('bottled');
+    expect(schedule(s)).toEqual([]);
+  });
+});
+
+describe('correction, undo and merging', () => {
+  it('a void takes an event back; voiding a void does nothing', () => {
+    const wrong = on(3, 'reading', { sg: 1.001 });
+    const undo = on(4, 'void', { eventId: wrong.id });
+    const redo = on(5, 'void', { eventId: undo.id });
+    const all = [...start(), wrong, undo, redo];
+    expect(liveEvents(all).some((e) => e.id === wrong.id)).toBe(false);
+    expect(fold(all, 6)).toEqual({ ...fold(start(), 6) });
+  });
+
+  it('the order of writing down makes no difference, and merging is a union', () => {
+    const events = [
+      ...start(),
+      on(1, 'pitch', { yeast: { yeastId: 'wine' } }),
+      on(2, 'stir', {}),
+      on(3, 'reading', { sg: 1.07 }, 6),
+      on(5, 'reading', { sg: 1.04 }),
+      on(6, 'addition', { ingredients: [{ kind: 'water', volumeL: 1 }] })
+    ];
+    const want = fold(events, 10);
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(events, { minLength: events.length }),
+        fc.integer({ min: 0, max: events.length }),
+        (shuffled, cut) => {
+          const merged = mergeLogs(shuffled.slice(0, cut + 1), shuffled.slice(Math.max(0, cut - 1)));
+          expect(merged).toHaveLength(events.length);
+          expect(mergeLogs(merged, shuffled)).toEqual(merged);
+          expect(fold(merged, 10)).toEqual(want);
+        }
+      )
+    );
+  });
+
+  it('refuses events that hold nonsense', () => {
+    const good = on(1, 'reading', { sg: 1.05 });
+    expect(eventSchema.safeParse(good).success).toBe(true);
+    for (const bad of [
+      { ...good, data: { sg: 2 } },
+      { ...good, data: {} },
+      { ...good, at: 'yesterday' },
+      { ...good, id: '7' },
+      { ...good, v: 2 },
+      { ...good, type: 'sneeze' },
+      { ...good, extra: 1 }
+    ])
+      expect(eventSchema.safeParse(bad).success).toBe(false);
+  });
+});
+
+describe('where it stands', () => {
+  it('is still only after three days of the same', () => {
+    const base = [...start(), on(1, 'pitch', { yeast: { yeastId: 'wine' } })];
+    const r = (days: [number, number][]) =>
+      steadiness(fold([...base, ...days.map(([d, sg]) => on(d, 'reading', { sg }))], 100));
+    expect(r([[30, 0.995]]).steady).toBe(false);
+    expect(
+      r([
+        [30, 0.995],
+        [32, 0.995]
+      ]).steady
+    ).toBe(false);
+    expect(
+      r([
+        [30, 0.995],
+        [33, 0.995]
+      ]).steady
+    ).toBe(true);
+    expect(
+      r([
+        [30, 0.997],
+        [33, 0.995]
+      ]).steady
+    ).toBe(false);
+    expect(
+      r([
+        [20, 0.997],
+        [30, 0.995],
+        [34, 0.996]
+      ]).days
+    ).toBeCloseTo(4, 6);
+  });
+
+  it('1.000 with 12 % is not dry', () => {
+    const s = fold(
+      [
+        ...start([
+          { kind: 'produce', produceId: 'plum', massKg: 4 },
+          { kind: 'sugar', sugarId: 'white', massKg: 2.5 },
+          { kind: 'water', volumeL: 8 }
+        ]),
+        on(1, 'pitch', { yeast: { yeastId: 'wine' } }),
+        on(20, 'reading', { sg: 1.0 })
+      ],
+      21
+    );
+    const now = standingOf(s);
+    expect(now.abv.likely).toBeGreaterThan(11);
+    expect(now.residualGL).toBeGreaterThan(9);
+    expect(now.sweetness).not.toBe('dry');
+  });
+
+  it('goes through its stages', () => {
+    const events = start();
+    expect(standingOf(fold(events, 1)).stage).toBe('must');
+    events.push(on(1, 'pitch', { yeast: { yeastId: 'wine' } }));
+    expect(standingOf(fold(events, 2)).stage).toBe('fermenting');
+    events.push(on(8, 'transfer', { from: 'bucket', to: [{ vesselId: 'a', volumeL: 9 }], lossL: 1 }));
+    expect(standingOf(fold(events, 9)).stage).toBe('in glass');
+    events.push(on(40, 'transfer', { from: 'a', to: [{ vesselId: 'b', volumeL: 8.8 }], lossL: 0.2 }));
+    expect(standingOf(fold(events, 41)).stage).toBe('clearing');
+  });
+});
+
+describe('the schedule', () => {
+  const due = (events: LedgerEvent[], day: number) =>
+    Object.fromEntries(schedule(fold(events, day)).map((d) => [d.step.id, d]));
+
+  it('holds yeast back until the sulphite has had its day and the enzyme its half', () => {
+    const first = due(start(), 0.01);
+    expect(first.campden!.status).toBe('due');
+    expect(first.pitch!.status).toBe('coming');
+    const powder = (day: number, additiveId: 'campden' | 'pectic-enzyme') =>
+      on(day, 'addition', { ingredients: [{ kind: 'additive', additiveId, massKg: 0.001 }] });
+    const treated = [...start(), powder(0.1, 'campden'), powder(0.7, 'pectic-enzyme')];
+    expect(due(treated, 0.8).pitch!.dueAt).toBeCloseTo(at(1.2), -3);
+    expect(due(treated, 3).pitch!.status).toBe('overdue');
+  });
+
+  it('stirring is a job of each civil day, until the fruit is out', () => {
+    const events = [...start(), on(1, 'pitch', { yeast: { yeastId: 'wine' } }), on(2, 'stir', {})];
+    expect(due(events, 2.1).stir!.status).toBe('coming');
+    expect(due(events, 3).stir!.status).toBe('due');
+    expect(due([...events, on(8, 'fruit-out', { press: 'drip' })], 9).stir).toBeUndefined();
+  });
+
+  it('a step waits for the one before it, however late', () => {
+    const events = [...start(), on(1, 'pitch', { yeast: { yeastId: 'wine' } })];
+    const late = due(events, 30);
+    expect(late['fruit-out']!.status).toBe('overdue');
+    expect(late['rack-1']!.status).toBe('coming');
+    expect(late['rack-1']!.after!.id).toBe('fruit-out');
+  });
+
+  it('a skipped step is done with, a snoozed one comes back', () => {
+    const events = [...start(), on(1, 'pitch', { yeast: { yeastId: 'wine' } })];
+    expect(
+      due([...events, on(8, 'step', { step: 'fruit-out', outcome: 'skipped' })], 9)['fruit-out']
+    ).toBeUndefined();
+    const put = [
+      ...events,
+      on(8, 'step', { step: 'fruit-out', outcome: 'snoozed', until: new Date(at(10)).toISOString() })
+    ];
+    expect(due(put, 9)['fruit-out']!.status).toBe('coming');
+    expect(due(put, 10.5)['fruit-out']!.status).not.toBe('coming');
+  });
+
+  it('a day is the civil day of its zone', () => {
+    const late = Date.parse('2026-05-01T23:30:00Z');
+    expect(civilDay(late, 'UTC')).toBe('2026-05-01');
+    expect(civilDay(late, 'Europe/Lisbon')).toBe('2026-05-02');
+    expect(civilDay(late, 'America/New_York')).toBe('2026-05-01');
+  });
+});

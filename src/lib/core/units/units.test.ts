@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  amountText,
+  entryText,
+  gramsText,
+  quantityText,
+  rangeText,
+  significant,
+  sweetnessWord
+} from './format';
+import { fromBase, isMassUnit, KG_PER, L_PER, toBase, toCelsius, UNIT_LABEL, type Unit } from './measure';
+import { parseAs, parseGravity, parseNumber, parseQuantity, parseTemperature, parseUnit } from './parse';
+
+describe('measures', () => {
+  // NIST Handbook 44, appendix C; UK Units of Measurement Regulations 1995.
+  it.each([
+    ['1 us gal', 3.785411784],
+    ['1 uk gal', 4.54609],
+    ['1 lb', 0.45359237],
+    ['1 oz', 0.028349523],
+    ['1 us pint', 0.473176473],
+    ['1 uk pint', 0.56826125],
+    ['16 us fl oz', 0.473176473],
+    ['20 uk fl oz', 0.56826125],
+    ['3 tsp', 0.01478676],
+    ['16 tbsp', 0.2365882]
+  ])('%s is %d kg or L', (text, base) => {
+    expect(parseQuantity(text, 'kg').base).toBeCloseTo(base, 6);
+  });
+
+  it('reads what people write', () => {
+    const read = (text: string) => parseQuantity(text, 'kg').base;
+    expect(read('4.5')).toBeCloseTo(4.5);
+    expect(read('4,5 kg')).toBeCloseTo(4.5);
+    expect(read('.5kg')).toBeCloseTo(0.5);
+    expect(read('9 lb 4 oz')).toBeCloseTo(9.25 * KG_PER.lb);
+    expect(read('9lb4oz')).toBeCloseTo(9.25 * KG_PER.lb);
+    expect(read('2 1/2 lb')).toBeCloseTo(2.5 * KG_PER.lb);
+    expect(read('2½ lb')).toBeCloseTo(2.5 * KG_PER.lb);
+    expect(read('¾ us gal')).toBeCloseTo(0.75 * L_PER['us-gal']);
+    expect(read('3 gallons')).toBeCloseTo(3 * L_PER['us-gal']);
+    expect(parseQuantity('3 gallons', 'kg', 'uk').base).toBeCloseTo(3 * L_PER['uk-gal']);
+    expect(parseQuantity('2 imperial pints', 'L').unit).toBe('uk-pt');
+    expect(parseUnit('furlong')).toBeNull();
+  });
+
+  it.each(['', 'plums', '3 furlongs', '1 lb 2 L', '1..2', '-3 kg', '3 kg of', '1/0 kg'])(
+    'refuses “%s” and says what to do',
+    (text) => {
+      expect(() => parseQuantity(text, 'kg')).toThrow();
+      try {
+        parseQuantity(text, 'kg');
+      } catch (e) {
+        expect((e as { todo: string }).todo.length).toBeGreaterThan(10);
+      }
+    }
+  );
+
+  it('will not take a volume for a weight', () => {
+    expect(() => parseAs('mass', '2 L', 'kg')).toThrow(/volume/);
+    expect(() => parseAs('volume', '2 kg', 'L')).toThrow(/weight/);
+  });
+
+  it('parse∘format is the identity, in every unit', () => {
+    const units = Object.keys(UNIT_LABEL) as Unit[];
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 5000, noNaN: true }),
+        fc.constantFrom(...units),
+        (base, unit) => {
+          const back = parseQuantity(
+            `${entryText(base, unit)} ${UNIT_LABEL[unit]}`,
+            'kg',
+            unit.startsWith('uk') ? 'uk' : 'us'
+          );
+          expect(back.unit).toBe(unit);
+          expect(Math.abs(back.base / base - 1)).toBeLessThan(1e-5);
+          expect(fromBase(toBase(base, unit), unit)).toBeCloseTo(base, 6);
+        }
+      )
+    );
+  });
+
+  it('never throws anything but a clear error, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 20 }), (text) => {
+        try {
+          const q = parseQuantity(text, 'kg');
+          expect(Number.isFinite(q.base) && q.base >= 0).toBe(true);
+        } catch (e) {
+          expect((e as Error).name).toBe('InputError');
+        }
+      }),
+      { numRuns: 2000 }
+    );
+  });
+
+  it('parses plain numbers', () => {
+    expect(parseNumber('1 1/2')).toBe(1.5);
+    expect(parseNumber('1,5')).toBe(1.5);
+    expect(parseNumber('x')).toBeNull();
+    expect(parseNumber('')).toBeNull();
+    expect(parseNumber('1/0')).toBeNull();
+  });
+});
+
+describe('gravity and temperature', () => {
+  it.each([
+    ['1.064', 1.064],
+    ['1,064', 1.064],
+    ['1064', 1.064],
+    ['64', 1.064],
+    ['0.996', 0.996],
+    ['996', 0.996],
+    ['1.1', 1.1],
+    ['8', 1.008],
+    ['140', 1.14]
+  ])('“%s” is %d', (text, sg) => expect(parseGravity(text)).toBeCloseTo(sg, 9));
+
+  it('asks about a misplaced point', () => {
+    expect(() => parseGravity('1.64')).toThrow(/heavier than any must/);
+    try {
+      parseGravity('1.64');
+    } catch (e) {
+      expect((e as { todo: string }).todo).toContain('1.064');
+    }
+    expect(() => parseGravity('abc')).toThrow(/not a gravity/);
+    expect(() => parseGravity('2064')).toThrow(/outside/);
+  });
+
+  it('reads temperatures in either scale', () => {
+    expect(parseTemperature('21', 'C')).toBe(21);
+    expect(parseTemperature('70 f', 'C')).toBeCloseTo(21.11, 2);
+    expect(parseTemperature('68', 'F')).toBeCloseTo(20, 9);
+    expect(() => parseTemperature('70', 'C')).not.toThrow();
+    expect(() => parseTemperature('190', 'C')).toThrow(/no temperature/);
+    expect(toCelsius(212, 'F')).toBeCloseTo(100, 9);
+  });
+});
+
+describe('format', () => {
+  it('shows what one can weigh', () => {
+    expect(gramsText(5.6789)).toBe('5.7 g');
+    expect(gramsText(0.44)).toBe('0.44 g');
+    expect(gramsText(2300)).toBe('2.30 kg');
+    expect(amountText(4.1, 'kg')).toBe('4.10');
+    expect(amountText(0.2405, 'g')).toBe('241');
+    expect(quantityText(3.785411784, 'us-gal')).toBe('1.00 US gal');
+    expect(significant(1234, 2)).toBe('1200');
+    expect(significant(0, 2)).toBe('0');
+  });
+
+  it('shows a range as one figure when it has no width', () => {
+    const two = (n: number) => n.toFixed(2);
+    expect(rangeText({ low: 1, likely: 1.001, high: 1.002 }, two)).toBe('1.00');
+    expect(rangeText({ low: 1, likely: 1.5, high: 2 }, two)).toBe('1.00 – 2.00');
+  });
+
+  it('has a word for what sweetness is left', () => {
+    expect([0, 12, 25, 50, 100].map(sweetnessWord)).toEqual([
+      'dry',
+      'off-dry',
+      'medium',
+      'medium-sweet',
+      'sweet'
+    ]);
+  });
+
+  it('every unit is of one kind', () => {
+    for (const unit of Object.keys(UNIT_LABEL)) expect(isMassUnit(unit)).toBe(!(unit in L_PER));
+  });
+});
