@@ -1,0 +1,213 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { foldBatch } from '$core/ledger/fold';
+import { standingOf } from '$core/ledger/standing';
+import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
+import { loadDemo } from '$lib/demo/household';
+import { doStep, logFruitOut, logGravity, logNote, logRacking, logStir, startBatch } from './actions';
+import { db } from './db';
+import { dropDraft, keepDraft, readDraft } from './draft';
+import { undo } from './record';
+import { DEFAULT_SETTINGS } from './settings';
+import { writeImport } from './transfer-file';
+
+const PLAN = {
+  ingredients: [
+    { kind: 'produce' as const, produceId: 'rhubarb', massKg: 4 },
+    { kind: 'sugar' as const, sugarId: 'white' as const, massKg: 2.3 },
+    { kind: 'water' as const, volumeL: 7 }
+  ],
+  yeast: { yeastId: 'wine' as const }
+};
+const NOW = Date.parse('2026-06-01T09:00:00Z');
+const state = async (id: string, at = NOW + 1e9) =>
+  foldBatch(await db.events.where('batchId').equals(id).toArray(), at)!;
+
+beforeEach(async () => {
+  await Promise.all([db.events.clear(), db.vessels.clear(), db.settings.clear(), db.drafts.clear()]);
+});
+
+describe('writing down', () => {
+  it('starts a batch with everything in it, in one write', async () => {
+    const id = await startBatch(PLAN, ' Rhubarb ', 'bucket', { at: NOW });
+    const s = await state(id);
+    expect(s.name).toBe('Rhubarb');
+    expect(s.produceKg).toBe(4);
+    expect(await db.events.count()).toBe(2);
+    await expect(startBatch(PLAN, '  ', 'bucket')).rejects.toThrow(/no name/);
+    await expect(startBatch({ ingredients: [{ kind: 'water', volumeL: 0 }] }, 'x', 'b')).rejects.toThrow(
+      /nothing in the plan/
+    );
+    expect(await db.events.count()).toBe(2);
+  });
+
+  it('corrects a gravity for temperature and for the stem', async () => {
+    const id = await startBatch(PLAN, 'R', 'b', { at: NOW });
+    await logGravity(id, 1.05, 30, DEFAULT_SETTINGS, { at: NOW + 1000 });
+    expect((await state(id)).readings[0]!.sg).toBeCloseTo(1.0527, 4);
+    const offset = { ...DEFAULT_SETTINGS, hydrometer: { calibratedC: 20, inWater: 1.002 } };
+    await logGravity(id, 1.05, 20, offset, { at: NOW + 2000 });
+    expect((await state(id)).readings[1]!.sg).toBeCloseTo(1.048, 6);
+    expect(() => logGravity(id, 1.05, 55, DEFAULT_SETTINGS)).toThrow(/cannot be trusted/);
+  });
+
+  it('undo voids, and never erases', async () => {
+    const id = await startBatch(PLAN, 'R', 'b', { at: NOW });
+    const stir = await logStir(id, { at: NOW + 1000 });
+    expect((await state(id)).stirs).toHaveLength(1);
+    await undo(stir);
+    const events = await db.events.where('batchId').equals(id).toArray();
+    expect(events).toHaveLength(4);
+    expect(foldBatch(events, Date.now() + 1e10)!.stirs).toHaveLength(0);
+  });
+
+  it('refuses an empty note and a senseless racking', async () => {
+    const id = await startBatch(PLAN, 'R', 'b', { at: NOW });
+    expect(() => logNote(id, '  ')).toThrow(/empty/);
+    await expect(logRacking(id, 'b', [{ vesselId: 'x', volumeL: -1 }], 0)).rejects.toThrow();
+  });
+
+  it('does each step of the walk with the usual dose', async () => {
+    const id = await startBatch(PLAN, 'R', 'b', { at: NOW });
+    await doStep(await state(id), 'campden', { at: NOW + 1000 });
+    await doStep(await state(id), 'enzyme', { at: NOW + 2000 });
+    await doStep(await state(id), 'pitch', { at: NOW + 3000 });
+    await doStep(await state(id), 'fruit-out', { at: NOW + 4000 });
+    const s = await state(id);
+    expect(s.powdersG.campden!.massG).toBeCloseTo(0.44 * Math.round((0.116 * 11.4) / 0.44), 1);
+    expect(s.powdersG['pectic-enzyme']!.massG).toBeGreaterThan(2);
+    expect(s.pitches[0]!.massG).toBe(5);
+    expect(s.fruitOutAt).toBe(NOW + 4000);
+  });
+});
+
+describe('drafts', () => {
+  it('come back, from memory at once and from the disk soon after', async () => {
+    keepDraft('a', { sg: '1.0' });
+    keepDraft('a', { sg: '1.06' });
+    expect(await readDraft('a')).toEqual({ sg: '1.06' });
+    await expect
+      .poll(async () => (await db.drafts.get('a'))?.value, { timeout: 1000 })
+      .toEqual({ sg: '1.06' });
+    await dropDraft('a');
+    expect(await readDraft('a')).toBeUndefined();
+  });
+});
+
+describe('files', () => {
+  const exportAll = async () =>
+    writeFile(
+      await db.events.toArray(),
+      await db.vessels.toArray(),
+      DEFAULT_SETTINGS,
+      '2026-06-02T00:00:00.000Z'
+    );
+
+  async function household() {
+    const id = await startBatch(PLAN, 'Rhubarb', 'bucket', { at: NOW });
+    await logGravity(id, 1.08, 21, DEFAULT_SETTINGS, { at: NOW + 1000 });
+    await logFruitOut(id, 'drip', 11, { at: NOW + 7 * 86_400_000 });
+    await db.vessels.put({ id: 'bucket', name: 'blue bucket', shape: 'bucket', capacityL: 25 });
+    return id;
+  }
+
+  it('export, import into an empty browser, and see the same', async () => {
+    const id = await household();
+    const before = standingOf(await state(id));
+    const text = await exportAll();
+    await Promise.all([db.events.clear(), db.vessels.clear()]);
+    const p = previewImport(readFile(text), [], []);
+    expect(p).toMatchObject({ known: 0, different: [], newBatches: 1 });
+    await writeImport(p.newEvents, p.newVessels, p.file.settings);
+    expect(standingOf(await state(id))).toEqual(before);
+    expect(await exportAll()).toBe(text);
+  });
+
+  it('importing twice adds nothing', async () => {
+    await household();
+    const p = previewImport(
+      readFile(await exportAll()),
+      await db.events.toArray(),
+      await db.vessels.toArray()
+    );
+    expect(p.newEvents).toEqual([]);
+    expect(p.newVessels).toEqual([]);
+    expect(p.known).toBe(4);
+  });
+
+  it('an event with the same id and other contents stays as it is here', async () => {
+    await household();
+    const text = (await exportAll()).replace('"press": "drip"', '"press": "press"');
+    const p = previewImport(readFile(text), await db.events.toArray(), await db.vessels.toArray());
+    expect(p.different).toHaveLength(1);
+    expect(p.newEvents).toEqual([]);
+  });
+
+  it('refuses damaged, foreign and newer files with place and reason', async () => {
+    await household();
+    const text = await exportAll();
+    const reason = (t: string) => {
+      try {
+        readFile(t);
+        return null;
+      } catch (e) {
+        const err = e as Error & { path: string; todo: string };
+        return `${err.name} ${err.message} ${err.path} ${err.todo}`;
+      }
+    };
+    expect(reason(text.slice(0, 400))).toMatch(/InputError.*damaged.*Nothing was changed/);
+    expect(reason('')).toMatch(/damaged/);
+    expect(reason('{"a":1}')).toMatch(/not a Vecino file/);
+    expect(reason('[]')).toMatch(/not a Vecino file/);
+    expect(reason(text.replace('"version": 1', '"version": 99'))).toMatch(/version 99/);
+    expect(reason(text.replace('"massKg": 2.3', '"massKg": -2.3'))).toMatch(
+      /ingredients\[1\]\.massKg.*negative/
+    );
+    expect(reason(text.replace('"type": "fruit-out"', '"type": "sneeze"'))).toMatch(/events\[3\]/);
+  });
+
+  it('no mutation of a file gets in unnoticed or breaks anything', async () => {
+    await household();
+    const text = await exportAll();
+    let refused = 0;
+    for (let i = 0; i < 300; i++) {
+      const at = (i * 7919) % text.length;
+      const mutated = text.slice(0, at) + String.fromCharCode(33 + ((i * 31) % 90)) + text.slice(at + 1);
+      try {
+        const file = readFile(mutated);
+        for (const e of file.events) foldBatch([e], NOW);
+      } catch (e) {
+        expect((e as Error).name, `${at}: ${(e as Error).message}`).toBe('InputError');
+        refused += 1;
+      }
+    }
+    expect(refused).toBeGreaterThan(100);
+  });
+});
+
+describe('the demo household', () => {
+  it('holds a dozen wines at every stage, all of them possible', async () => {
+    await loadDemo(NOW);
+    const events = await db.events.toArray();
+    const batches = [...new Set(events.map((e) => e.batchId))].map((id) =>
+      foldBatch(
+        events.filter((e) => e.batchId === id),
+        NOW
+      )!
+    );
+    expect(batches.length).toBeGreaterThanOrEqual(10);
+    expect(new Set(batches.map((b) => standingOf(b).stage))).toEqual(
+      new Set(['must', 'fermenting', 'in glass', 'clearing', 'bottled'])
+    );
+    for (const b of batches) {
+      for (const f of b.fills) expect(f.stock.hexoseKg, b.name).toBeGreaterThanOrEqual(-1e-6);
+      const now = standingOf(b);
+      expect(now.abv.likely, b.name).toBeLessThan(15);
+      for (const c of b.corrections)
+        expect(Math.abs(c.sg - c.expectedSg), `${b.name} ${c.expectedSg} ${c.sg}`).toBeLessThan(0.008);
+    }
+    expect(events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
+    const used = batches.flatMap((b) => b.fills.map((f) => f.vesselId));
+    expect(new Set(used).size).toBe(used.length);
+  });
+});

@@ -1,0 +1,136 @@
+import { expect, test } from '@playwright/test';
+import { addToSlip, earlier, logOf, number, openPlan, read } from './kitchen';
+
+for (const [size, viewport] of [
+  ['desk', { width: 1280, height: 800 }],
+  ['phone', { width: 390, height: 844 }]
+] as const) {
+  test(`from a bowl of fruit to a bottled wine (${size})`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    await openPlan(page);
+
+    // Weigh the fruit in: sugar and water follow, at the strength asked for.
+    await addToSlip(page, '9 lb plums');
+    await expect(page.getByLabel('Plums: amount in lb')).toHaveValue('9');
+    expect(await number(page, 'abv')).toBeCloseTo(12, 1);
+    const sugar = page.getByLabel('White sugar: amount in kg');
+    const sugarFor12 = Number(await sugar.inputValue());
+    expect(sugarFor12).toBeGreaterThan(1);
+
+    // Ask for more strength: every number moves on the keystroke.
+    await page.getByRole('button', { name: /how strong/ }).click();
+    await page.getByLabel('Strength, % by volume').fill('13');
+    await page.getByRole('button', { name: 'Hold it there' }).click();
+    expect(Number(await sugar.inputValue())).toBeGreaterThan(sugarFor12);
+    await expect(page.getByTestId('abv')).toHaveText('13.0');
+
+    // And for twelve litres.
+    await page.getByRole('button', { name: /how much, into glass/ }).click();
+    await page.getByLabel('How much, once the fruit is out').fill('12');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: /^12 litres/ })).toBeVisible();
+    expect(await number(page, 'sg-none')).toBeGreaterThan(await number(page, 'sg-all'));
+    expect(await number(page, 'ph')).toBeLessThan(4.2);
+
+    await page.getByRole('button', { name: 'Start this batch' }).click();
+    await expect(page.getByTestId('batch-sentence')).toContainText('Plum, day 1');
+
+    // Pretend it began three months ago: every event is written down with its own day.
+    await page.getByRole('button', { name: 'Yeast in' }).first().click();
+    await page.getByRole('button', { name: 'Yeast is in' }).click();
+    await page.getByRole('button', { name: 'Stirred', exact: true }).click();
+    await expect(page.getByRole('status')).toContainText('stirred');
+
+    await read(page, '1085', '20');
+    await expect(page.getByTestId('sg-now')).toHaveText('1.085');
+
+    await page.getByRole('button', { name: 'Fruit out' }).first().click();
+    await page.getByRole('button', { name: 'Fruit is out' }).click();
+    await expect(page.getByTestId('batch-sentence')).not.toContainText('with the fruit still in');
+
+    await page.getByRole('button', { name: 'Rack', exact: true }).click();
+    const form = page.getByRole('form', { name: 'Rack' });
+    await form.getByLabel('Into', { exact: true }).selectOption({ label: '10 L jar' });
+    await form.getByLabel(/^Came out/).fill('10');
+    await form.getByLabel(/^Left behind/).fill('0.8');
+    await form.getByRole('button', { name: 'It is racked' }).click();
+    await expect(form).toBeHidden();
+    expect(await page.getByTestId('volume-now').innerText()).toBe('10.0 L');
+
+    // Not finished: the pressure check stops it.
+    await read(page, '1.010', '20');
+    await page.getByRole('button', { name: 'Bottle', exact: true }).click();
+    await expect(page.getByTestId('pressure')).toContainText('Do not bottle this');
+    await expect(page.getByRole('button', { name: 'Bottle it all the same' })).toBeDisabled();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+
+    const types = (await logOf(page)).map((e) => e.type).sort();
+    expect(types).toEqual([
+      'addition',
+      'fruit-out',
+      'pitch',
+      'planned',
+      'reading',
+      'reading',
+      'stir',
+      'transfer'
+    ]);
+  });
+}
+
+test('a wine that has been still for a week is bottled, and told by how much it may press', async ({
+  page
+}) => {
+  await openPlan(page);
+  await addToSlip(page, '2 kg white sugar');
+  await addToSlip(page, '8 L water');
+  await page.getByRole('textbox', { name: 'Call it' }).fill('Plain');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Plain');
+  // It happened long ago: shift the start by rewriting nothing, but waiting with the clock.
+  const start = Date.now();
+  await page.clock.setFixedTime(start + 1.5 * 86_400_000);
+  await page.getByRole('button', { name: 'Yeast in' }).first().click();
+  await page.getByRole('button', { name: 'Yeast is in' }).click();
+  await page.clock.setFixedTime(start + 60 * 86_400_000);
+  await read(page, '0.986', '20', 8);
+  await page.getByRole('button', { name: 'Rack', exact: true }).click();
+  await earlier(page, 5);
+  await page.getByRole('button', { name: 'It is racked' }).click();
+  await read(page, '0.986', '20');
+  await expect(page.getByTestId('batch-sentence')).toContainText('still for 8 days');
+  await page.getByRole('button', { name: 'Bottle', exact: true }).click();
+  await expect(page.getByTestId('pressure')).toContainText('Still for 8 days');
+  await page.getByLabel('Bottles', { exact: true }).fill('10');
+  await page.getByRole('button', { name: 'It is bottled' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('10 bottles');
+  await expect(page.getByText('Nothing more to do')).toBeVisible();
+});
+
+test('undo by voiding: the number goes back, the log keeps both', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, '4 kg rhubarb');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb');
+  await read(page, '1.095', '20');
+  await expect(page.getByTestId('sg-now')).toHaveText('1.095');
+  await page.getByRole('button', { name: 'Take back: 1.095' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Not read yet');
+  expect((await logOf(page)).map((e) => e.type).sort()).toEqual(['addition', 'planned', 'reading', 'void']);
+});
+
+test('bad readings are asked about and nothing is lost', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, '4 kg rhubarb');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.getByRole('button', { name: 'Read gravity' }).click();
+  await page.getByLabel('Gravity', { exact: true }).fill('1.64');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('alert')).toContainText('Did you mean 1.064?');
+  await expect(page.getByLabel('Gravity', { exact: true })).toHaveValue('1.64');
+  await page.getByLabel('Gravity', { exact: true }).fill('1.064');
+  await page.getByLabel(/^Sample/).fill('45');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('alert')).toContainText('Cool the sample');
+  expect((await logOf(page)).filter((e) => e.type === 'reading')).toHaveLength(0);
+});

@@ -1,0 +1,227 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { logOf, read, startRhubarb } from './kitchen';
+
+const demo = async (page: Page) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Look round with a made-up household' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('on the walk');
+};
+
+test('the walk: each job done in one tap or one number', async ({ page }) => {
+  await demo(page);
+  const before = (await logOf(page)).length;
+  const parsnip = page.getByRole('article', { name: 'Parsnip' });
+  await expect(parsnip).toContainText('still asleep');
+  await parsnip.getByRole('button', { name: 'Stirred' }).click();
+  await expect(page.getByRole('status')).toContainText('Parsnip');
+  await expect(parsnip.getByRole('button', { name: 'Stirred' })).toHaveCount(0);
+  const beetroot = page.getByRole('article', { name: 'Beetroot' });
+  await beetroot.getByLabel('Gravity of Beetroot').fill('0.998');
+  await beetroot.getByRole('button', { name: 'Read' }).click();
+  await expect.poll(async () => (await logOf(page)).length).toBe(before + 2);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await logOf(page)).length).toBe(before + 3);
+  await expect(beetroot.getByLabel('Gravity of Beetroot')).toBeVisible();
+});
+
+test('about to be bottled too early: the quince is stopped', async ({ page }) => {
+  await demo(page);
+  await page.getByRole('link', { name: /^Quince, / }).click();
+  await page.getByRole('button', { name: 'Bottle', exact: true }).click();
+  await expect(page.getByTestId('pressure')).toContainText('bar');
+  await expect(page.getByRole('button', { name: 'Bottle it all the same' })).toBeDisabled();
+});
+
+test('export, import into an empty browser, and see the same', async ({ page, browser }, info) => {
+  await startRhubarb(page);
+  await read(page, '1.081', '21');
+  const sentence = await page.getByTestId('batch-sentence').innerText();
+  await page.goto('/settings');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save everything to a file' }).click();
+  const file = info.outputPath('cellar.vecino.json');
+  await (await download).saveAs(file);
+  const log = await logOf(page);
+
+  const other = await (await browser.newContext({ timezoneId: 'Europe/Lisbon' })).newPage();
+  await other.goto('/settings');
+  await other.getByLabel('Bring a file in').setInputFiles(file);
+  await expect(other.getByRole('region', { name: 'What the file holds' })).toContainText(
+    '3 new events, 1 new batches'
+  );
+  await other.getByRole('button', { name: 'Bring them in' }).click();
+  await expect(other.getByRole('status')).toContainText('3 events brought in');
+  expect(await logOf(other)).toEqual(log);
+  await other.getByRole('link', { name: /^Rhubarb, / }).click();
+  await expect(other.getByTestId('batch-sentence')).toHaveText(sentence.replace(/\s+/g, ' ').trim(), {
+    useInnerText: true
+  });
+
+  // Damaged and foreign files are refused, and change nothing.
+  await other.goto('/settings');
+  const bad = info.outputPath('bad.vecino.json');
+  for (const [text, why] of [
+    [(await readFile(file, 'utf8')).slice(0, 900), /damaged at line/],
+    ['{"hello": "world"}', /not a Vecino file/],
+    [
+      (await readFile(file, 'utf8')).replace('"massKg": 4.1', '"massKg": "lots"'),
+      /wrong at events\[\d\].*massKg/
+    ]
+  ] as const) {
+    await writeFile(bad, text);
+    await other.getByLabel('Bring a file in').setInputFiles(bad);
+    await expect(other.getByRole('alert')).toContainText(why);
+    expect(await logOf(other)).toEqual(log);
+  }
+});
+
+test('works offline, and writes down there', async ({ page, context }) => {
+  await startRhubarb(page);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBeGreaterThan(0);
+  await page.goto('/batches');
+  await context.setOffline(true);
+  await page.reload();
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /Rhubarb/ })
+    .click();
+  await page.getByRole('button', { name: 'Stirred', exact: true }).click();
+  await expect(page.getByRole('status')).toContainText('stirred');
+  await page.goto('/plan');
+  await expect(page.getByRole('combobox', { name: 'Add an ingredient' })).toBeVisible();
+});
+
+test('two tabs stay in step', async ({ page, context }) => {
+  await startRhubarb(page);
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await read(page, '1.083', '20');
+  await expect(second.getByTestId('sg-now')).toHaveText('1.083');
+});
+
+test('units: a US household sees pounds, US gallons and °F', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByLabel('US: lb, US gal, °F').check();
+  await startRhubarb(page);
+  await expect(page.getByTestId('volume-now')).toContainText('US gal');
+  await page.getByRole('button', { name: 'Read gravity' }).click();
+  await page.getByLabel('Gravity', { exact: true }).fill('1.050');
+  await page.getByLabel('Sample, °F').fill('86');
+  await expect(page.getByText('1.053 at 20 °C')).toBeVisible();
+});
+
+test('no request leaves the machine, no script is inline, no error is thrown', async ({ page }) => {
+  const outside: string[] = [];
+  const errors: string[] = [];
+  page.on(
+    'request',
+    (r) =>
+      !r.url().startsWith('http://127.0.0.1') &&
+      !r.url().startsWith('blob:') &&
+      !r.url().startsWith('data:') &&
+      outside.push(r.url())
+  );
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  await demo(page);
+  for (const path of ['/plan', '/batches', '/settings', '/']) await page.goto(path);
+  await page.getByRole('link', { name: /^Elderberry, / }).click();
+  await expect(page.locator('canvas')).toBeVisible();
+  expect(outside).toEqual([]);
+  expect(errors).toEqual([]);
+  const answer = await page.request.get('/');
+  const csp = answer.headers()['content-security-policy'] ?? '';
+  expect(csp).toContain("default-src 'self'");
+  expect(/script-src[^;]*unsafe/.test(csp)).toBe(false);
+});
+
+test('the routes answer scripts', async ({ request }) => {
+  expect(await (await request.get('/api/health')).json()).toMatchObject({
+    ok: true,
+    version: expect.stringMatching(/^\d+\.\d+\.\d+$/)
+  });
+  const { produce } = await (await request.get('/api/produce')).json();
+  expect(produce.length).toBeGreaterThanOrEqual(30);
+  const good = await request.post('/api/estimate', {
+    data: {
+      ingredients: [
+        { kind: 'produce', produceId: 'plum', massKg: 4.08 },
+        { kind: 'water', volumeL: 7.95 }
+      ]
+    }
+  });
+  expect(good.status()).toBe(200);
+  const plain = await request.post('/api/estimate', {
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    data: '{"ingredients":[]}'
+  });
+  expect(plain.status()).toBe(400);
+  const huge = await request.post('/api/estimate', {
+    headers: { 'content-type': 'application/json' },
+    data: `{"name":"${'x'.repeat(1_200_000)}"}`
+  });
+  expect(huge.status()).toBe(413);
+});
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`every page is accessible (${scheme})`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await demo(page);
+    const pages: [string, () => Promise<void>][] = [
+      ['/', async () => {}],
+      [
+        '/plan',
+        async () => {
+          await page.getByRole('combobox', { name: 'Add an ingredient' }).fill('4 kg rhubarb');
+          await page.keyboard.press('Enter');
+          await expect(page.getByTestId('abv')).toBeVisible();
+        }
+      ],
+      ['/batches', async () => {}],
+      ['/settings', async () => {}]
+    ];
+    for (const [path, arrange] of pages) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await arrange();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations.map((v) => `${path} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)
+      ).toEqual([]);
+    }
+    await page.getByRole('link', { name: /^Elderberry, / }).click();
+    await expect(page.getByTestId('batch-sentence')).toBeVisible();
+    for (const form of ['Read gravity', 'Rack', 'Add', 'Note']) {
+      await page.getByRole('button', { name: form, exact: true }).click();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations.map(
+          (v) => `batch ${form} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`
+        )
+      ).toEqual([]);
+      await page.getByRole('button', { name: 'Close', exact: true }).click();
+    }
+  });
+
+test('nothing to press is too small for a thumb', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await demo(page);
+  for (const path of ['/', '/batches', '/settings']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('main button, nav a, main .field')]
+        .filter((e) => e.offsetParent !== null)
+        .map((e) => ({
+          text: e.innerText || e.getAttribute('aria-label'),
+          h: e.getBoundingClientRect().height
+        }))
+        .filter((e) => e.h < 43.5)
+    );
+    expect(small).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+  }
+});

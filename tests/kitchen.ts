@@ -1,0 +1,65 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Things a person does, by what they see on the page. */
+
+/** Types an ingredient on the slip, as `4.1 kg rhubarb`, and takes the first thing offered. */
+export async function addToSlip(page: Page, text: string) {
+  await page.getByRole('combobox', { name: 'Add an ingredient' }).fill(text);
+  await expect(
+    page.getByRole('listbox', { name: 'What it could be' }).getByRole('option').first()
+  ).toBeVisible();
+  await page.keyboard.press('Enter');
+}
+
+export async function openPlan(page: Page) {
+  await page.goto('/plan');
+  await expect(page.getByRole('combobox', { name: 'Add an ingredient' })).toBeVisible();
+}
+
+/** Starts a rhubarb wine from an empty plan; ends on its page. */
+export async function startRhubarb(page: Page) {
+  await openPlan(page);
+  await addToSlip(page, '4.1 kg rhubarb');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
+}
+
+/** Writes a gravity down on the batch page, as read some days ago. */
+export async function read(page: Page, sg: string, temp: string, daysAgo = 0) {
+  await page.getByRole('button', { name: 'Read gravity' }).click();
+  await page.getByLabel('Gravity', { exact: true }).fill(sg);
+  await page.getByLabel(/^Sample/).fill(temp);
+  if (daysAgo > 0) await earlier(page, daysAgo);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('form', { name: 'Read gravity' })).toBeHidden();
+}
+
+/** Sets the moment of the open form some days back. */
+export async function earlier(page: Page, daysAgo: number) {
+  await page.getByRole('button', { name: 'It was earlier…' }).click();
+  const at = await page.evaluate((d) => {
+    const t = new Date(Date.now() - d * 86_400_000);
+    return new Date(t.getTime() - t.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+  }, daysAgo);
+  await page.getByLabel('When').fill(at);
+}
+
+export const number = async (page: Page, id: string) =>
+  Number(await page.getByTestId(id).first().innerText());
+
+/** Every event in this browser's log. */
+export const logOf = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<{ id: string; type: string; data: Record<string, unknown> }[]>((resolve, reject) => {
+        const open = indexedDB.open('vecino');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction('events').objectStore('events').getAll();
+          all.onsuccess = () => {
+            open.result.close();
+            resolve(all.result);
+          };
+        };
+      })
+  );

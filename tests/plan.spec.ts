@@ -1,0 +1,108 @@
+import { expect, test } from '@playwright/test';
+import { addToSlip, number, openPlan } from './kitchen';
+
+test('poison is refused by name, unknown plants are asked about', async ({ page }) => {
+  await openPlan(page);
+  const line = page.getByRole('combobox', { name: 'Add an ingredient' });
+  await line.fill('200 g foxglove');
+  await expect(page.getByRole('alert')).toContainText('foxglove is poisonous');
+  await line.fill('rhubarb leaves');
+  await expect(page.getByRole('alert')).toContainText('use the stalks only');
+  await line.fill('moonberry');
+  await expect(page.getByText('is not in my table')).toBeVisible();
+});
+
+test('vegetables are warned of until the acid is right', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, '3 kg carrots');
+  await expect(page.getByText(/bring it below 4.2/)).toBeVisible();
+  await addToSlip(page, '0.6 L lemon juice');
+  await expect(page.getByText(/bring it below 4.2/)).toBeHidden();
+  expect(await number(page, 'ph')).toBeLessThan(4.2);
+});
+
+test('what is held stays, what follows moves, and they can be swapped', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, '4 kg rhubarb');
+  const sugar = page.getByLabel('White sugar: amount in kg');
+  await page.getByRole('button', { name: 'Hold white sugar as it is' }).click();
+  const held = await sugar.inputValue();
+  await page.getByLabel('Rhubarb stalks: amount in kg').fill('6');
+  await expect(sugar).toHaveValue(held);
+  await expect(page.getByRole('button', { name: /how strong, worked out/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Let white sugar follow' }).click();
+  expect(Number(await sugar.inputValue())).toBeGreaterThan(Number(held));
+  // Typing over a worked-out weight holds it.
+  await sugar.fill('1');
+  await expect(page.getByRole('button', { name: 'Let white sugar follow' })).toBeVisible();
+});
+
+test('amounts in any unit, with mistakes said where they are', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, 'rhubarb');
+  const amount = page.getByLabel(/^Rhubarb stalks: amount/);
+  await amount.fill('9 lb 4 oz');
+  await expect(amount).toHaveValue('9.25');
+  await amount.fill('9 furlongs');
+  await expect(page.getByRole('alert')).toContainText('not a unit');
+  await expect(page.getByRole('button', { name: 'Start this batch' })).toBeDisabled();
+});
+
+test('with twelve ingredients the numbers, the vessel and Start are seen without scrolling', async ({
+  page
+}) => {
+  await openPlan(page);
+  for (const item of [
+    '1 kg rhubarb',
+    '1 kg gooseberries',
+    '500 g redcurrants',
+    '300 g raisins',
+    '200 g banana',
+    '400 g apple',
+    '1 L orange juice',
+    '200 g lemon',
+    '300 g honey',
+    '20 g ginger'
+  ])
+    await addToSlip(page, item);
+  await expect(page.getByRole('button', { name: /^Take .* off the slip$/ })).toHaveCount(12);
+  for (const place of [
+    page.getByTestId('abv'),
+    page.getByTestId('ph'),
+    page.getByRole('button', { name: 'Start this batch' }),
+    page.getByRole('img', { name: /fill to/ })
+  ]) {
+    await expect(place).toBeInViewport({ ratio: 0.99 });
+  }
+  expect(await page.evaluate(() => document.documentElement.scrollTop)).toBe(0);
+});
+
+test('a closed tab loses no more than half a second of planning', async ({ page, context }) => {
+  await openPlan(page);
+  await addToSlip(page, '4 kg rhubarb');
+  await page.getByLabel('Rhubarb stalks: amount in kg').fill('5.5');
+  // The longest that typing may stay unsaved, by the promise this test checks.
+  await page.waitForTimeout(450);
+  await page.close({ runBeforeUnload: false });
+  const again = await context.newPage();
+  await again.goto('/plan');
+  await expect(again.getByLabel('Rhubarb stalks: amount in kg')).toHaveValue('5.5');
+});
+
+test('by keyboard alone', async ({ page }) => {
+  await openPlan(page);
+  await page.getByRole('combobox', { name: 'Add an ingredient' }).focus();
+  await page.keyboard.type('4 kg rhub');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Rhubarb stalks: amount in kg')).toBeFocused();
+  await page.getByRole('button', { name: /how strong/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Strength, % by volume')).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('11');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('abv')).toHaveText('11.0');
+  await page.getByRole('textbox', { name: 'Call it' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
+});
