@@ -108,7 +108,7 @@ test('units: a US household sees pounds, US gallons and °F', async ({ page }) =
   await startRhubarb(page);
   await expect(page.getByTestId('volume-now')).toContainText('US gal');
   await page.getByRole('button', { name: 'Read gravity' }).click();
-  await page.getByLabel('Gravity', { exact: true }).fill('1.050');
+  await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.050');
   await page.getByLabel('Sample, °F').fill('86');
   await expect(page.getByText('1.053 at 20 °C')).toBeVisible();
 });

@@ -27,7 +27,7 @@ export async function startRhubarb(page: Page) {
 /** Writes a gravity down on the batch page, as read some days ago. */
 export async function read(page: Page, sg: string, temp: string, daysAgo = 0) {
   await page.getByRole('button', { name: 'Read gravity' }).click();
-  await page.getByLabel('Gravity', { exact: true }).fill(sg);
+  await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill(sg);
   await page.getByLabel(/^Sample/).fill(temp);
   if (daysAgo > 0) await earlier(page, daysAgo);
   await page.getByRole('button', { name: 'Write it down' }).click();

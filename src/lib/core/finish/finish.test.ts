@@ -102,6 +102,13 @@ describe('sugar that yeast can reach', () => {
     ).toBe(0);
   });
 
+  it('a little above where it should end: a month of stillness, not three days, shows it is gone', () => {
+    const at = (days: number) =>
+      reach([...begin(), on(40, 'reading', { sg: 0.991 }), on(40 + days, 'reading', { sg: 0.991 })]).hexoseGL;
+    expect(at(5)).toBeGreaterThan(5);
+    expect(at(40)).toBe(0);
+  });
+
   it('one dry reading is not enough', () => {
     const r = reach([...begin(), on(50, 'reading', { sg: 0.987 })]);
     expect(r.hexoseGL).toBeGreaterThan(0);

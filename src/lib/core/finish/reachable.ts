@@ -12,6 +12,13 @@ export const STABLE_METABISULPHITE_GL = 0.04;
 /** What one gravity point more of sugar is, g/L of hexose: a reading may be out by two. */
 const GL_PER_POINT = 2.6;
 
+/**
+ * A month without movement is more evidence than three days: it may then stand a little above where
+ * the sums say it should end, since what fruit leaves unfermented is only known roughly. Common practice.
+ */
+const LONG_STILL_DAYS = 30;
+const LONG_STILL_SG = 0.003;
+
 export type Reachable = { hexoseGL: number; why: string; needsReading: boolean };
 
 function stabilised(s: BatchState): boolean {
@@ -64,7 +71,8 @@ export function reachableAtBottling(s: BatchState, isClear: boolean): Reachable 
       why: 'Still, clear, and stabilised with sulphite and sorbate.',
       needsReading: false
     };
-  if (still.steady && !end.stoppedByAlcohol && last.sg <= end.sg.high)
+  const slack = still.days >= LONG_STILL_DAYS ? LONG_STILL_SG : 0;
+  if (still.steady && !end.stoppedByAlcohol && last.sg <= end.sg.high + slack)
     return {
       hexoseGL: 0,
       why: `Still for ${still.days.toFixed(0)} days where the sums say it should end.`,

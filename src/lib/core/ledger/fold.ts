@@ -47,7 +47,8 @@ export type BatchState = {
   rackings: { at: number; lossL: number }[];
   /** grams of each powder that went in, by its id */
   powdersG: Record<string, { massG: number; at: number }>;
-  bottled: { at: number; count: number; litres: number; types: string[] }[];
+  /** each filling, with the wine as it went into the bottles */
+  bottled: { at: number; count: number; litres: number; types: string[]; stock: Stock }[];
   measured: { ph: number | null; taGL: number | null };
   warmestC: number | null;
   /** sugar that readings say the table had wrong, kg, by reading */
@@ -64,6 +65,15 @@ const HOUR = 3_600_000;
 
 /** Thawed fruit is half mashed already: it gives at about this share of the fresh half-time. Common practice. */
 const FROZEN_PACE = 0.4;
+
+/** Events before which the fruit's giving must be brought up to date. */
+const TOUCHES_LIQUID = new Set<LedgerEvent['type']>([
+  'addition',
+  'reading',
+  'fruit-out',
+  'transfer',
+  'bottle'
+]);
 
 /** Lets every lot give what time has freed since it last gave. */
 function advance(s: Working, at: number): void {
@@ -151,7 +161,9 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
   const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
   const first = fills[0];
   const before = first && liquid(first.stock);
-  const fermenting = mayFerment(s, at) || s.fills.some((f) => f.fermentedKg > 0);
+  // Far below what the sums expect, with yeast in: it is the ferment, whatever the clock says.
+  const hasDropped = before && s.pitches.length > 0 && sg < before.sg - 0.008;
+  const fermenting = mayFerment(s, at) || hasDropped || s.fills.some((f) => f.fermentedKg > 0);
   s.readings.push({
     eventId: e.id,
     at,
@@ -218,8 +230,9 @@ function transfer(s: Working, data: EventData<'transfer'>, at: number): void {
 function bottle(s: Working, data: EventData<'bottle'>, at: number): void {
   const litres = data.bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
   const count = data.bottles.reduce((sum, b) => sum + b.count, 0);
-  s.bottled.push({ at, count, litres, types: data.bottles.map((b) => b.type) });
   const source = s.fills.find((f) => f.vesselId === data.from);
+  const stock = scaled(source?.stock ?? emptyStock());
+  s.bottled.push({ at, count, litres, types: data.bottles.map((b) => b.type), stock });
   if (!source) return;
   const volume = liquidL(source.stock);
   const keep = volume > 0 ? Math.max(0, 1 - litres / volume) : 0;
@@ -272,7 +285,7 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
   };
   for (const e of live) {
     const when = Date.parse(e.at);
-    advance(s, when);
+    if (TOUCHES_LIQUID.has(e.type)) advance(s, when);
     switch (e.type) {
       case 'addition':
         add(s, e.data, when);

@@ -163,6 +163,10 @@ describe('the fold', () => {
     );
     expect(s.bottled[0]!.count).toBe(13);
     expect(s.fills).toEqual([]);
+    expect(standingOf(s).abv.likely).toBeCloseTo(
+      standingOf(fold([...start(), on(8, 'fruit-out', { press: 'drip', volumeL: 10 })], 90)).abv.likely,
+      6
+    );
     expect(standingOf(s).stage).toBe('bottled');
     expect(schedule(s)).toEqual([]);
   });

@@ -55,6 +55,9 @@ export function steadiness(s: BatchState): Steady {
   return { steady: days >= STILL_DAYS - 0.1, days };
 }
 
+/** What fruit leaves unfermented varies by some 6 g/L, and a reading by a point or two. Common practice. */
+const EXTRACT_SG = 0.0025;
+
 /** Final gravity if it goes on: yield and tolerance at their ends, and a reading's error. */
 export function expectedFinish(
   s: BatchState
@@ -67,9 +70,9 @@ export function expectedFinish(
   const sg = (x: ReturnType<typeof finish>) => liquid(x.stock)!.sg;
   return {
     sg: {
-      low: Math.min(sg(end(tolerance[2], YIELD.ethanol[2])), sg(likely)) - 0.0015,
+      low: Math.min(sg(end(tolerance[2], YIELD.ethanol[2])), sg(likely)) - EXTRACT_SG,
       likely: sg(likely),
-      high: Math.max(sg(end(tolerance[0], YIELD.ethanol[0])), sg(likely)) + 0.0015
+      high: Math.max(sg(end(tolerance[0], YIELD.ethanol[0])), sg(likely)) + EXTRACT_SG
     },
     abv: ledgerAbv(likely.stock).likely,
     stoppedByAlcohol: likely.stoppedByAlcohol
@@ -92,11 +95,12 @@ function fall(s: BatchState): number | null {
 }
 
 export function standingOf(s: BatchState): Standing {
-  const stock = contents(s);
+  // Once bottled, the wine is what went into the bottles.
+  const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.stock;
   const now = liquid(stock);
   const last = s.readings.at(-1);
   const volumeL = volumeOf(s);
-  const residualGL = volumeL > 0 ? (1000 * stock.hexoseKg) / volumeL : 0;
+  const residualGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
   const end = expectedFinish(s);
   return {
     stage: stageOf(s),

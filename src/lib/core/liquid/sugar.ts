@@ -4,6 +4,7 @@ import { WATER_20 } from './water';
 
 /** ASBC polynomial for % w/w sucrose, from memory; shifted below so that SG 1 is exactly 0. */
 const asbc = (sg: number): number => -616.868 + sg * (1111.14 + sg * (-630.272 + sg * 135.997));
+const asbcSlope = (sg: number): number => 1111.14 + sg * (-2 * 630.272 + sg * 3 * 135.997);
 const SHIFT = asbc(1);
 
 /** Where the polynomial reaches 30 %; above it drifts, and the table takes over. */
@@ -70,13 +71,15 @@ export function brixFromSg(sg: number): number {
 export function sgFromBrix(brix: number): number {
   if (!(brix >= 0 && brix <= 80))
     throw new InputError(`${brix} % sugar is outside 0 to 80 %.`, 'Check the amounts.');
-  const guess = 1 + brix * (0.0038 + brix * 2e-5);
-  return findRoot(
-    (sg) => brixFromSg(sg) - brix,
-    Math.max(1, guess - 0.02),
-    Math.min(MAX_SG, guess + 0.06),
-    1e-9
-  );
+  if (brix > 30) return findRoot((sg) => brixFromSg(sg) - brix, SG_30, MAX_SG, 1e-9);
+  // Newton on the polynomial: smooth and rising here, so a few steps settle it.
+  let sg = 1 + brix * (0.0038 + brix * 1.7e-5);
+  for (let i = 0; i < 6; i++) {
+    const step = (asbc(sg) - SHIFT - brix) / asbcSlope(sg);
+    sg -= step;
+    if (Math.abs(step) < 1e-11) break;
+  }
+  return sg;
 }
 
 /** Grams of dissolved sucrose (or soluble solids) a litre at 20 °C, from SG. */
@@ -89,11 +92,16 @@ export const gramsPerLitre = (sg: number): number => 10 * brixFromSg(sg) * sg * 
 export function sgFromGramsPerLitre(gramsL: number): number {
   if (!(gramsL >= 0 && gramsL <= 1100))
     throw new InputError(`${gramsL} g/L of sugar is outside 0 to 1100.`, 'Check the amounts.');
-  const guess = 1 + gramsL * 3.86e-4;
-  return findRoot(
-    (sg) => gramsPerLitre(sg) - gramsL,
-    Math.max(1, guess - 0.03),
-    Math.min(MAX_SG, guess + 0.03),
-    1e-9
-  );
+  if (gramsL > GRAMS_30) return findRoot((sg) => gramsPerLitre(sg) - gramsL, SG_30, MAX_SG, 1e-9);
+  let sg = 1 + gramsL * 3.86e-4;
+  for (let i = 0; i < 6; i++) {
+    const brix = asbc(sg) - SHIFT;
+    const step = (10 * brix * sg * WATER_20 - gramsL) / (10 * WATER_20 * (asbcSlope(sg) * sg + brix));
+    sg -= step;
+    if (Math.abs(step) < 1e-11) break;
+  }
+  return sg;
 }
+
+/** Where the polynomial ends, in g/L. */
+const GRAMS_30 = gramsPerLitre(SG_30);

@@ -38,6 +38,7 @@ export type AcidWater = {
 };
 
 const K = ACIDS.map((acid) => ({ acid, k: ACID_DATA[acid].pKa.map((p) => 10 ** -p) }));
+const CONSTANTS = Object.fromEntries(K.map(({ acid, k }) => [acid, k])) as Record<Acid, number[]>;
 const K_CARBONIC = 10 ** -PKA_CARBONIC;
 const K_BUFFER = 10 ** -PKA_BUFFER;
 const KW = 10 ** -PKW;
@@ -55,14 +56,20 @@ function meanCharge(k: readonly number[], h: number): number {
   return charge / sum;
 }
 
+/** Mean negative charge of a molecule of `acid` at hydrogen ion `h`, mol/L. */
+export const acidCharge = (acid: Acid, h: number): number => meanCharge(CONSTANTS[acid], h);
+
+/** Share of the weak buffer that is charged at `h`. */
+export const bufferCharge = (h: number): number => K_BUFFER / (h + K_BUFFER);
+
 /** Negative less positive charge of the weak species at `h`: what strong ions must balance. */
 function anionCharge(water: AcidWater, h: number, withCarbonate: boolean): number {
   let charge = KW / h - h;
-  for (const { acid, k } of K) {
-    const amount = water.acids[acid];
-    if (amount) charge += amount * meanCharge(k, h);
+  for (let i = 0; i < K.length; i++) {
+    const amount = water.acids[K[i]!.acid];
+    if (amount) charge += amount * meanCharge(K[i]!.k, h);
   }
-  charge += water.buffer * (K_BUFFER / (h + K_BUFFER));
+  charge += water.buffer * bufferCharge(h);
   if (withCarbonate) charge += water.carbonate * (K_CARBONIC / (h + K_CARBONIC));
   return charge;
 }
@@ -87,7 +94,7 @@ export function phOf(water: AcidWater): number {
     const slope = (anionCharge(water, 10 ** -(x + 0.01), true) - water.strongIon - f) / 0.01;
     const step = x - f / slope;
     const next = slope > 0 && step > lo && step < hi ? step : (lo + hi) / 2;
-    if (Math.abs(next - x) < 1e-6) return next;
+    if (Math.abs(next - x) < 1e-5) return next;
     x = next;
   }
   return (lo + hi) / 2;

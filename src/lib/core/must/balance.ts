@@ -13,6 +13,7 @@ import { SUCROSE_TO_HEXOSE } from './substances';
 import {
   acidWater,
   addInto,
+  addProduceRow,
   contribution,
   emptyStock,
   INSOLUBLE_DENSITY,
@@ -43,31 +44,34 @@ export const LATER_RACKING_LOSS = [0.01, 0.02, 0.04] as const;
 /** One plausible must: what is poured, what the fruit still holds, and its pulp. */
 type Mix = { none: Stock; all: Stock; insolublesKg: number; produceKg: number };
 
-function mix(ingredients: readonly Ingredient[], lotOf: (index: number) => LotDraw): Mix {
-  const none = emptyStock();
-  const all = emptyStock();
-  let insolublesKg = 0;
-  let produceKg = 0;
-  ingredients.forEach((ingredient, i) => {
-    const produce = 'produceId' in ingredient ? produceById(ingredient.produceId) : undefined;
-    if ('produceId' in ingredient && !produce)
-      throw new InputError(
-        `No produce is called “${ingredient.produceId}”.`,
-        'Choose one from the table.',
-        `ingredients[${i}].produceId`
-      );
-    const { poured, held, insolublesKg: pulp } = contribution(ingredient, produce, lotOf(i));
-    addInto(none, poured);
-    addInto(all, poured);
-    addInto(all, held);
-    insolublesKg += pulp;
-    if (ingredient.kind === 'produce') produceKg += ingredient.massKg;
-  });
-  return { none, all, insolublesKg, produceKg };
+const emptyMix = (): Mix => ({ none: emptyStock(), all: emptyStock(), insolublesKg: 0, produceKg: 0 });
+const copyMix = (m: Mix): Mix => ({ ...m, none: scaled(m.none), all: scaled(m.all) });
+
+/** Adds an ingredient into a mix, in place. */
+function addTo(m: Mix, ingredient: Ingredient, index: number, lot: LotDraw): void {
+  const produce = 'produceId' in ingredient ? produceById(ingredient.produceId) : undefined;
+  if ('produceId' in ingredient && !produce)
+    throw new InputError(
+      `No produce is called “${ingredient.produceId}”.`,
+      'Choose one from the table.',
+      `ingredients[${index}].produceId`
+    );
+  if (ingredient.kind === 'produce') {
+    m.insolublesKg += addProduceRow(m.all, ingredient, produce!, lot);
+    m.produceKg += ingredient.massKg;
+    return;
+  }
+  const { poured } = contribution(ingredient, produce, lot);
+  addInto(m.none, poured);
+  addInto(m.all, poured);
 }
 
 /** The likely must, without ranges: what the solver and the ledger start from. */
-export const likelyMix = (ingredients: readonly Ingredient[]): Mix => mix(ingredients, () => TYPICAL);
+export function likelyMix(ingredients: readonly Ingredient[]): Mix {
+  const m = emptyMix();
+  ingredients.forEach((ingredient, i) => addTo(m, ingredient, i, TYPICAL));
+  return m;
+}
 
 type Figures = {
   liquidVolumeL: number;
@@ -162,25 +166,29 @@ export function estimateMust(plan: Plan): MustEstimate {
     keyof Figures,
     Float64Array
   >;
+  // What is weighed pure is the same in every draw; only fruit and juice vary.
+  const varies = plan.ingredients
+    .map((item, index) => ({ item, index }))
+    .filter(({ item }) => 'produceId' in item);
+  const fixed = emptyMix();
+  plan.ingredients.forEach((item, index) => {
+    if (!('produceId' in item)) addTo(fixed, item, index, TYPICAL);
+  });
   for (let i = 0; i < DRAWS; i++) {
     const z = (dimension: number) => normals(dimension)[i]!;
-    const lot = (index: number): LotDraw => {
+    const one = copyMix(fixed);
+    for (const { item, index } of varies) {
       const first = LUCK_DIMENSIONS + index * LOT_DIMENSIONS;
-      return {
+      addTo(one, item, index, {
         ripeness: z(first),
         acids: z(first + 1),
         ph: z(first + 2),
         insolubles: z(first + 3),
         usable: z(first + 4)
-      };
-    };
-    const one = figures(mix(plan.ingredients, lot), plan, {
-      yield: z(0),
-      tolerance: z(1),
-      pulp: z(2),
-      lees: z(3)
-    });
-    for (const n of names) samples[n][i] = one[n];
+      });
+    }
+    const drawnFigures = figures(one, plan, { yield: z(0), tolerance: z(1), pulp: z(2), lees: z(3) });
+    for (const n of names) samples[n][i] = drawnFigures[n];
   }
   const estimate = Object.fromEntries(
     names.map((n) => {

@@ -2,7 +2,7 @@ import { ACIDS, type Acid, type Produce } from '../produce/schema';
 import { liquidOf, solidsAt } from '../liquid/mix';
 import { WATER_20 } from '../liquid/water';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { ACID_DATA, strongIonFor, TARTARIC_G_PER_EQ, waterIons, type AcidWater } from './acid';
+import { ACID_DATA, acidCharge, bufferCharge, TARTARIC_G_PER_EQ, waterIons, type AcidWater } from './acid';
 import { drawn } from './draw';
 import type { Ingredient } from './plan';
 import { ACID_ADDITIONS, SUCROSE_TO_HEXOSE, SWEETENERS } from './substances';
@@ -44,7 +44,15 @@ export function addInto(stock: Stock, other: Stock, share = 1): Stock {
   stock.solidsKg += other.solidsKg * share;
   stock.fermentableKg += other.fermentableKg * share;
   stock.hexoseKg += other.hexoseKg * share;
-  for (const acid of ACIDS) stock.acidsMol[acid] += other.acidsMol[acid] * share;
+  const to = stock.acidsMol;
+  const from = other.acidsMol;
+  to.tartaric += from.tartaric * share;
+  to.malic += from.malic * share;
+  to.citric += from.citric * share;
+  to.oxalic += from.oxalic * share;
+  to.lactic += from.lactic * share;
+  to.succinic += from.succinic * share;
+  to.acetic += from.acetic * share;
   stock.strongIonEq += other.strongIonEq * share;
   stock.bufferMol += other.bufferMol * share;
   stock.carbonateMol += other.carbonateMol * share;
@@ -82,36 +90,61 @@ export const LOT_DIMENSIONS = 5;
 /** What one ingredient brings: what is liquid at once, and what the fruit still holds. */
 export type Contribution = { poured: Stock; held: Stock; insolublesKg: number };
 
-/** 1 kg of usable produce: what it holds, and its insolubles. */
-function perKg(produce: Produce, lot: LotDraw): { stock: Stock; insolublesKg: number } {
-  const insolublesKg = drawn(produce.insolubles, lot.insolubles) / 100;
-  const solidsKg = Math.min(drawn(produce.solids, lot.ripeness) / 100, 0.99 - insolublesKg);
-  const sugarKg = Math.min(drawn(produce.sugars, lot.ripeness) / 100, solidsKg);
-  const stock = emptyStock();
-  stock.waterKg = 1 - solidsKg - insolublesKg;
-  stock.solidsKg = solidsKg;
-  stock.fermentableKg = sugarKg;
-  stock.hexoseKg = sugarKg * (1 + produce.sucroseShare * (SUCROSE_TO_HEXOSE - 1));
-  for (const acid of ACIDS) {
-    const spread = produce.acids[acid];
-    if (spread) stock.acidsMol[acid] = (drawn(spread, lot.acids) * 10) / ACID_DATA[acid].molarMass;
+/** A produce entry's acids as a list, so that a draw need not look through all kinds. */
+const acidList = new WeakMap<
+  Produce,
+  { acid: Acid; spread: readonly [number, number, number]; molPerG: number }[]
+>();
+function acidsOf(produce: Produce) {
+  let list = acidList.get(produce);
+  if (!list) {
+    list = ACIDS.flatMap((acid) => {
+      const spread = produce.acids[acid];
+      return spread ? [{ acid, spread, molPerG: 1 / ACID_DATA[acid].molarMass }] : [];
+    });
+    acidList.set(produce, list);
   }
-  stock.bufferMol = produce.bufferMmolKg / 1000;
-  const liquidL = Math.max(0.05, stock.waterKg);
-  const perLitre = acidWater(stock, liquidL);
-  // Acids and pH of one lot vary together: a sharper lot is not also less acid by pH.
-  stock.strongIonEq = strongIonFor(perLitre.acids, perLitre.buffer, drawn(produce.ph, lot.ph)) * liquidL;
-  return { stock, insolublesKg };
+  return list;
 }
 
-/** Dried flowers and herbs hold about twice the fresh weight's matter in half the weight. Common practice. */
-function asForm(one: { stock: Stock; insolublesKg: number }, form: string, produce: Produce) {
-  if (form !== 'dried' || produce.family === 'dried') return one;
-  const dryKg = one.stock.solidsKg + one.insolublesKg;
-  const concentrate = Math.min(0.88 / dryKg, 6);
-  const stock = scaled(one.stock, concentrate);
-  stock.waterKg = 1 - concentrate * dryKg;
-  return { stock, insolublesKg: one.insolublesKg * concentrate };
+/**
+ * Adds what `massKg` of usable produce holds into `stock`; returns its insolubles, kg.
+ * Dried flowers and herbs hold their fresh matter in what weight is left at 12 % water. Common practice.
+ */
+function addProduce(stock: Stock, produce: Produce, form: string, massKg: number, lot: LotDraw): number {
+  const freshInsolubles = drawn(produce.insolubles, lot.insolubles) / 100;
+  const freshSolids = Math.min(drawn(produce.solids, lot.ripeness) / 100, 0.99 - freshInsolubles);
+  const freshSugar = Math.min(drawn(produce.sugars, lot.ripeness) / 100, freshSolids);
+  const isDried = form === 'dried' && produce.family !== 'dried';
+  const dryShare = freshSolids + freshInsolubles;
+  const freshKg = isDried ? massKg * Math.min(0.88 / dryShare, 6) : massKg;
+  stock.waterKg += massKg - freshKg * dryShare;
+  stock.solidsKg += freshSolids * freshKg;
+  stock.fermentableKg += freshSugar * freshKg;
+  stock.hexoseKg += freshSugar * freshKg * (1 + produce.sucroseShare * (SUCROSE_TO_HEXOSE - 1));
+  // The strong ion that gives this lot its pH, from its own acids in its own water.
+  const h = 10 ** -drawn(produce.ph, lot.ph);
+  const waterL = Math.max(0.05, 1 - dryShare);
+  let ionEq = (1e-14 / h - h) * waterL + (produce.bufferMmolKg / 1000) * bufferCharge(h);
+  for (const { acid, spread, molPerG } of acidsOf(produce)) {
+    const mol = drawn(spread, lot.acids) * 10 * molPerG;
+    stock.acidsMol[acid] += mol * freshKg;
+    ionEq += mol * acidCharge(acid, h);
+  }
+  stock.strongIonEq += ionEq * freshKg;
+  stock.bufferMol += (produce.bufferMmolKg / 1000) * freshKg;
+  return freshInsolubles * freshKg;
+}
+
+/** Adds a produce row of the plan into `stock`, bought weight brought down to usable; returns its insolubles, kg. */
+export function addProduceRow(
+  stock: Stock,
+  row: Extract<Ingredient, { kind: 'produce' }>,
+  produce: Produce,
+  lot: LotDraw
+): number {
+  const usable = row.weighed === 'bought' ? Math.min(1, drawn(produce.usable, lot.usable)) : 1;
+  return addProduce(stock, produce, row.form ?? 'fresh', row.massKg * usable, lot);
 }
 
 /**
@@ -130,14 +163,12 @@ export function contribution(
   let insolublesKg = 0;
   switch (ingredient.kind) {
     case 'produce': {
-      const one = asForm(perKg(produce!, lot), ingredient.form ?? 'fresh', produce!);
-      const usable = ingredient.weighed === 'bought' ? Math.min(1, drawn(produce!.usable, lot.usable)) : 1;
-      addInto(held, one.stock, ingredient.massKg * usable);
-      insolublesKg = one.insolublesKg * ingredient.massKg * usable;
+      insolublesKg = addProduceRow(held, ingredient, produce!, lot);
       break;
     }
     case 'juice': {
-      const one = perKg(produce!, lot).stock;
+      const one = emptyStock();
+      addProduce(one, produce!, 'fresh', 1, lot);
       const volume = liquid(one)!.volumeL;
       addInto(poured, one, ingredient.volumeL / volume);
       break;

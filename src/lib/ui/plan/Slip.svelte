@@ -12,7 +12,7 @@
   <div class="border-b border-rule bg-slip">
     <ul class="inkline overflow-y-auto lg:max-h-[21.5rem]">
       {#each bench.rows as row, i (row.id)}
-        <div data-row={row.id} class="contents"><SlipRow {bench} {row} index={i} {mostSugar} /></div>
+        <SlipRow {bench} {row} index={i} {mostSugar} />
       {/each}
     </ul>
     <AddLine {bench} />

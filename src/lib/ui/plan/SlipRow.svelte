@@ -21,6 +21,7 @@
 </script>
 
 <li
+  data-row={row.id}
   class="dashline grid grid-cols-[minmax(0,1fr)_4.75rem_4.25rem_4.75rem_4.5rem] max-sm:grid-cols-[minmax(0,1fr)_4.5rem_3.75rem_auto] items-center gap-x-1 py-0.5 pl-3"
 >
   <div class="min-w-0">

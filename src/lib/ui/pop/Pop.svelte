@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Snippet } from 'svelte';
+  import { tick, type Snippet } from 'svelte';
 
   type Props = {
     /** read by screen readers as the panel's name */
@@ -34,9 +34,10 @@
     panel.style.top = `${top}px`;
   }
 
-  function toggled(e: ToggleEvent) {
+  async function toggled(e: ToggleEvent) {
     open = e.newState === 'open';
     if (!open) return;
+    await tick();
     place();
     panel?.querySelector<HTMLElement>('input, select, textarea')?.focus();
   }

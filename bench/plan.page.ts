@@ -1,0 +1,52 @@
+import { gzipSync } from 'node:zlib';
+import { expect, test } from '@playwright/test';
+import { addToSlip, openPlan } from '../tests/kitchen';
+
+const ITEMS = [
+  '1 kg rhubarb',
+  '1 kg gooseberries',
+  '500 g redcurrants',
+  '300 g raisins',
+  '200 g banana',
+  '400 g apple',
+  '1 L orange juice',
+  '200 g lemon',
+  '300 g honey',
+  '20 g ginger'
+];
+
+test('input to paint on Plan with 12 ingredients, solver on', async ({ page }) => {
+  await openPlan(page);
+  for (const item of ITEMS) await addToSlip(page, item);
+  const ms = await page.getByLabel('Rhubarb stalks: amount in kg').evaluate(async (el) => {
+    const input = el as HTMLInputElement;
+    const paint = () => new Promise<void>((r) => requestAnimationFrame(() => setTimeout(r)));
+    const out: number[] = [];
+    for (let i = 0; i < 120; i++) {
+      await paint();
+      const t = performance.now();
+      input.value = String(1 + i / 100);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      await paint();
+      out.push(performance.now() - t);
+    }
+    return out.slice(20).sort((a, b) => a - b);
+  });
+  console.log(
+    `input to paint: median ${ms[50]!.toFixed(1)} ms, 95th percentile ${ms[95]!.toFixed(1)} ms, budget 32 ms`
+  );
+  expect(ms).toHaveLength(100);
+});
+
+test('first page: compressed script', async ({ page }) => {
+  let bytes = 0;
+  page.on('response', async (r) => {
+    if (r.request().resourceType() === 'script')
+      bytes += gzipSync(await r.body().catch(() => Buffer.alloc(0))).length;
+  });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  console.log(`first page: ${(bytes / 1000).toFixed(0)} kB of compressed script, budget 150 kB`);
+  expect(bytes).toBeGreaterThan(10_000);
+});
