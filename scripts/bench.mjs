@@ -1,15 +1,19 @@
 // Measures the budgets: `npm run bench`. Ratios within one run; nothing here is a test.
-import { bin, installChromium, installPackages } from './setup.mjs';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { bin, installChromium, installPackages, root } from './setup.mjs';
 
 installPackages();
 installChromium();
 let code = bin('vite', ['build', '--logLevel', 'error']);
-code ||= bin('vitest', [
-  'run',
-  '--config',
-  'bench/vitest.config.ts',
-  '--disable-console-intercept',
-  '--reporter=dot'
-]);
+const { build } = await import('vite');
+const outDir = path.join(root, '.tmp', 'bench');
+await build({
+  configFile: false,
+  root,
+  logLevel: 'error',
+  build: { ssr: path.join(root, 'bench', 'core.ts'), outDir, emptyOutDir: true }
+});
+await import(pathToFileURL(path.join(outDir, 'core.js')).href);
 code ||= bin('playwright', ['test', '--config', 'bench/playwright.config.ts', '--reporter=line']);
 process.exit(code);

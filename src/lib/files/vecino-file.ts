@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { byTime, eventSchema, type LedgerEvent } from '$core/ledger/events';
+import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/events';
 import { vesselSchema, type Vessel } from '$core/scale/vessels';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
@@ -31,7 +31,7 @@ export function writeFile(
     exportedAt,
     settings,
     vessels: [...vessels].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    events: [...events].sort(byTime)
+    events: inOrder(events)
   };
   return JSON.stringify(file, null, 1);
 }

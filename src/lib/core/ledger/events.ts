@@ -110,13 +110,15 @@ export type LedgerEvent = z.infer<typeof eventSchema>;
 export type EventOf<T extends EventType> = Extract<LedgerEvent, { type: T }>;
 export type EventData<T extends EventType> = EventOf<T>['data'];
 
-/** The order of the fold: when it happened, when it was recorded, then id. The same on every device. */
-export const byTime = (a: LedgerEvent, b: LedgerEvent): number =>
-  cmp(Date.parse(a.at), Date.parse(b.at)) ||
-  cmp(Date.parse(a.recordedAt), Date.parse(b.recordedAt)) ||
-  cmp(a.id, b.id);
-
-const cmp = <T extends number | string>(a: T, b: T): number => (a < b ? -1 : a > b ? 1 : 0);
+/** Events in the order of the fold: when it happened, when it was recorded, then id. The same on every device. */
+export function inOrder(events: readonly LedgerEvent[]): LedgerEvent[] {
+  return events
+    .map((e) => ({ e, at: Date.parse(e.at), recorded: Date.parse(e.recordedAt) }))
+    .sort(
+      (a, b) => a.at - b.at || a.recorded - b.recorded || (a.e.id < b.e.id ? -1 : a.e.id > b.e.id ? 1 : 0)
+    )
+    .map((x) => x.e);
+}
 
 /**
  * Events that count: in order, each id once, voided ones left out. A void is never voided.
@@ -124,14 +126,14 @@ const cmp = <T extends number | string>(a: T, b: T): number => (a < b ? -1 : a >
 export function liveEvents(events: readonly LedgerEvent[]): LedgerEvent[] {
   const voided = new Set(events.filter((e) => e.type === 'void').map((e) => e.data.eventId));
   const seen = new Set<string>();
-  return events
-    .filter((e) => e.type !== 'void' && !voided.has(e.id) && !seen.has(e.id) && seen.add(e.id))
-    .sort(byTime);
+  return inOrder(
+    events.filter((e) => e.type !== 'void' && !voided.has(e.id) && !seen.has(e.id) && seen.add(e.id))
+  );
 }
 
 /** Two devices' logs as one: set union by id. Order does not matter. */
 export function mergeLogs(a: readonly LedgerEvent[], b: readonly LedgerEvent[]): LedgerEvent[] {
   const all = new Map<string, LedgerEvent>();
   for (const e of [...a, ...b]) if (!all.has(e.id)) all.set(e.id, e);
-  return [...all.values()].sort(byTime);
+  return inOrder([...all.values()]);
 }

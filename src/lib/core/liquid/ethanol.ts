@@ -32,8 +32,9 @@ export function densityOfStrength(ethanolKgL: number): number {
   let p = ethanolKgL / 0.98;
   for (let i = 0; i < 60; i++) {
     const next = Math.min(1, ethanolKgL / ethanolWaterDensity(p));
-    if (Math.abs(next - p) < 1e-12) break;
+    const moved = Math.abs(next - p);
     p = next;
+    if (moved < 1e-10) break;
   }
   return ethanolWaterDensity(p);
 }

@@ -40,7 +40,7 @@ export function liquidOf(
     const next = massKg / density;
     const moved = Math.abs(next - volumeL);
     volumeL = next;
-    if (moved < 1e-10 * volumeL) break;
+    if (moved < 1e-9 * volumeL) break;
   }
   return { volumeL, sg: massKg / volumeL / WATER_20 };
 }

@@ -78,13 +78,14 @@ function anionCharge(water: AcidWater, h: number, withCarbonate: boolean): numbe
  * pH from the charge balance: strong ions + H⁺ = acid anions + HCO₃⁻ + OH⁻.
  * Anion charge only rises with pH, so bisection on [0, 14] always converges.
  * @param water amounts a litre
+ * @param near a guess to begin from; any does
  * @throws InputError when an amount is not finite
  */
-export function phOf(water: AcidWater): number {
+export function phOf(water: AcidWater, near = 3.5): number {
   if (!Number.isFinite(anionCharge(water, 1e-7, true) + water.strongIon))
     throw new InputError('An acid amount is not a number.', 'Check the acids.');
   let [lo, hi] = [0, 14];
-  let x = 3.5;
+  let x = near;
   for (let i = 0; i < 60 && hi - lo > 1e-7; i++) {
     const h = 10 ** -x;
     const f = anionCharge(water, h, true) - water.strongIon;

@@ -93,7 +93,7 @@ type Luck = { yield: number; tolerance: number; pulp: number; lees: number };
 const TYPICAL_LUCK: Luck = { yield: 0, tolerance: 0, pulp: 0, lees: 0 };
 
 /** NaN stands for what is not defined: no liquid, sugar that cannot dissolve, no acid. */
-function figures(m: Mix, plan: Plan, luck: Luck): Figures {
+function figures(m: Mix, plan: Plan, luck: Luck, nearPh?: number): Figures {
   const none = dissolves(m.none.waterKg, m.none.solidsKg) ? liquid(m.none) : null;
   const all = dissolves(m.all.waterKg, m.all.solidsKg) ? liquid(m.all) : null;
   const gone = NaN;
@@ -133,7 +133,7 @@ function figures(m: Mix, plan: Plan, luck: Luck): Figures {
     finalSg: final.sg,
     residualGL: (1000 * end.hexoseKg) / final.volumeL,
     taGL: titratableAcidity(water),
-    ph: hasAcid ? phOf(water) : gone,
+    ph: hasAcid ? phOf(water, nearPh) : gone,
     intoGlassL,
     bottles: afterLees / 0.75
   };
@@ -162,37 +162,43 @@ export function estimateMust(plan: Plan): MustEstimate {
   const m = likelyMix(plan.ingredients);
   const likely = figures(m, plan, TYPICAL_LUCK);
   const names = Object.keys(likely) as (keyof Figures)[];
-  const samples = Object.fromEntries(names.map((n) => [n, new Float64Array(DRAWS)])) as Record<
-    keyof Figures,
-    Float64Array
-  >;
+  const columns = names.map(() => new Float64Array(DRAWS));
   // What is weighed pure is the same in every draw; only fruit and juice vary.
   const varies = plan.ingredients
-    .map((item, index) => ({ item, index }))
-    .filter(({ item }) => 'produceId' in item);
+    .map((item, index) => ({ item, index, first: LUCK_DIMENSIONS + index * LOT_DIMENSIONS }))
+    .filter(({ item }) => 'produceId' in item)
+    .map((v) => ({ ...v, z: Array.from({ length: LOT_DIMENSIONS }, (_, d) => normals(v.first + d)) }));
+  const luck = Array.from({ length: LUCK_DIMENSIONS }, (_, d) => normals(d));
   const fixed = emptyMix();
   plan.ingredients.forEach((item, index) => {
     if (!('produceId' in item)) addTo(fixed, item, index, TYPICAL);
   });
   for (let i = 0; i < DRAWS; i++) {
-    const z = (dimension: number) => normals(dimension)[i]!;
     const one = copyMix(fixed);
-    for (const { item, index } of varies) {
-      const first = LUCK_DIMENSIONS + index * LOT_DIMENSIONS;
+    for (const { item, index, z } of varies)
       addTo(one, item, index, {
-        ripeness: z(first),
-        acids: z(first + 1),
-        ph: z(first + 2),
-        insolubles: z(first + 3),
-        usable: z(first + 4)
+        ripeness: z[0]![i]!,
+        acids: z[1]![i]!,
+        ph: z[2]![i]!,
+        insolubles: z[3]![i]!,
+        usable: z[4]![i]!
       });
-    }
-    const drawnFigures = figures(one, plan, { yield: z(0), tolerance: z(1), pulp: z(2), lees: z(3) });
-    for (const n of names) samples[n][i] = drawnFigures[n];
+    const drawnFigures = figures(
+      one,
+      plan,
+      {
+        yield: luck[0]![i]!,
+        tolerance: luck[1]![i]!,
+        pulp: luck[2]![i]!,
+        lees: luck[3]![i]!
+      },
+      Number.isFinite(likely.ph) ? likely.ph : undefined
+    );
+    for (let n = 0; n < names.length; n++) columns[n]![i] = drawnFigures[names[n]!];
   }
   const estimate = Object.fromEntries(
-    names.map((n) => {
-      const known = samples[n].filter(Number.isFinite);
+    names.map((n, column) => {
+      const known = columns[column]!.filter(Number.isFinite);
       return [n, Number.isFinite(likely[n]) && known.length > 0 ? rangeOf(known, likely[n]) : null];
     })
   ) as { [K in keyof Figures]: Estimate | null };
