@@ -22,6 +22,9 @@ export function ethanolWaterDensity(massFraction: number): number {
   return sum / 1000;
 }
 
+/** Water by the alcohol formula itself, so that no alcohol is exactly no drop. */
+const PURE_WATER = ethanolWaterDensity(0);
+
 /**
  * Density of an ethanol–water mixture that holds `ethanolKgL` kg of ethanol in each litre.
  * @param ethanolKgL 0 to 0.789
@@ -38,6 +41,9 @@ export function densityOfStrength(ethanolKgL: number): number {
   }
   return ethanolWaterDensity(p);
 }
+
+/** How much lighter than water alcohol of `ethanolKgL` makes a liquid, kg/L. */
+export const alcoholDrop = (ethanolKgL: number): number => PURE_WATER - densityOfStrength(ethanolKgL);
 
 /** Density, kg/L at 20 °C, of a spirit of `abv` % by volume. */
 export const densityOfAbv = (abv: number): number => densityOfStrength((abv / 100) * ETHANOL_20);

@@ -1,4 +1,4 @@
-import { densityOfStrength } from './ethanol';
+import { alcoholDrop } from './ethanol';
 import { brixFromSg, sgFromBrix, sgFromGramsPerLitre } from './sugar';
 import { WATER_20 } from './water';
 
@@ -54,6 +54,6 @@ export const dissolves = (waterKg: number, solidsKg: number): boolean =>
  * The inverse of `liquidOf` at a given strength; below zero when the wine is lighter than its alcohol allows.
  */
 export function solidsAt(sg: number, ethanolKgL: number): number {
-  const residue = 1 + sg - densityOfStrength(ethanolKgL) / WATER_20;
+  const residue = sg + alcoholDrop(ethanolKgL) / WATER_20;
   return 10 * brixFromSg(residue) * residue * WATER_20;
 }
