@@ -35,8 +35,7 @@ export function liquidOf(
   let volumeL = waterKg / WATER_20 + 0.62 * solidsKg + ethanolKg / 0.85;
   for (let i = 0; i < 50; i++) {
     const density =
-      densityOfStrength(ethanolKg / volumeL) +
-      (sgFromGramsPerLitre((1000 * solidsKg) / volumeL) - 1) * WATER_20;
+      sgFromGramsPerLitre((1000 * solidsKg) / volumeL) * WATER_20 - alcoholDrop(ethanolKg / volumeL);
     const next = massKg / density;
     const moved = Math.abs(next - volumeL);
     volumeL = next;
@@ -47,7 +46,7 @@ export function liquidOf(
 
 /** Whether this much sugar can dissolve in this much water at 20 °C. */
 export const dissolves = (waterKg: number, solidsKg: number): boolean =>
-  waterKg > 0 && (100 * solidsKg) / (waterKg + solidsKg) <= SATURATION_BRIX;
+  waterKg > 1000 * A_DROP_KG && (100 * solidsKg) / (waterKg + solidsKg) <= SATURATION_BRIX;
 
 /**
  * Grams of dissolved solids a litre that explain gravity `sg` at strength `ethanolKgL`.
