@@ -7,6 +7,7 @@ import ts from 'typescript-eslint';
 /** Arrows point one way: routes → ui → store, files, compute, devices → core. */
 const layer = (files, forbidden, why) => ({
   files,
+  ignores: ['**/*.test.ts', '**/*.fixture.ts'],
   rules: {
     'no-restricted-imports': ['error', { patterns: [{ group: forbidden, message: why }] }]
   }
