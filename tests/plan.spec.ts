@@ -106,3 +106,40 @@ test('by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
 });
+
+test('the amount in bottles and in UK gallons', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, '3 kg rhubarb');
+  const word = page.getByRole('button', { name: /how much, into glass/ });
+  await word.click();
+  await page.getByLabel('Unit of the amount').selectOption('bottles');
+  await page.getByLabel('How much, once the fruit is out').fill('12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^12 bottles/ })).toBeVisible();
+  await expect(page.getByText('9.0 L into glass')).toBeVisible();
+  await word.click();
+  await page.getByLabel('Unit of the amount').selectOption('uk-gal');
+  await page.getByLabel('How much, once the fruit is out').fill('2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('9.1 L into glass')).toBeVisible();
+  // And back to what the fruit gives.
+  await word.click();
+  await page.getByRole('button', { name: 'Work it out from the fruit' }).click();
+  await expect(page.getByRole('button', { name: /^about .* worked out$/ })).toBeVisible();
+});
+
+test('every headline number says how it came about', async ({ page }) => {
+  await openPlan(page);
+  await addToSlip(page, '3 kg rhubarb');
+  for (const [id, words] of [
+    ['abv', /× 0.46/],
+    ['sg-all', /Once the fruit has given/],
+    ['bottles', /lees at the first racking/],
+    ['ta', /as tartaric/],
+    ['ph', /charge balance/]
+  ] as const) {
+    await page.getByTestId(id).click();
+    await expect(page.getByRole('dialog').filter({ hasText: words })).toBeVisible();
+    await page.keyboard.press('Escape');
+  }
+});

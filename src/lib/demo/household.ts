@@ -26,6 +26,7 @@ const DAY = 24 * HOUR;
 const VESSELS: Vessel[] = [
   { id: 'bucket-big', name: '25 L bucket', shape: 'bucket', capacityL: 27.5 },
   { id: 'bucket-green', name: 'green 25 L bucket', shape: 'bucket', capacityL: 27.5 },
+  { id: 'bucket-30', name: '30 L bucket', shape: 'bucket', capacityL: 33 },
   { id: 'bucket-15', name: '15 L bucket', shape: 'bucket', capacityL: 16.5 },
   { id: 'bucket-white', name: 'white 15 L bucket', shape: 'bucket', capacityL: 16.5 },
   { id: 'bucket-small', name: '10 L bucket', shape: 'bucket', capacityL: 11 },

@@ -40,7 +40,22 @@ describe('POST /api/estimate', () => {
     expect(body.assumptions.length).toBeGreaterThan(1);
   });
 
-  it('takes every produce id the issue of a recipe may name, and null where undefined', async () => {
+  it('takes the plan part of a file as it is', async () => {
+    const rows = GOOD.ingredients.map((i, n) => ({ ...i, id: `r${n}`, unit: 'kg', held: n !== 4 }));
+    const { status, body } = await post({
+      ...GOOD,
+      ingredients: rows,
+      name: 'Plum',
+      vesselId: 'b',
+      wildYeast: 'heat',
+      press: 'drip',
+      target: { abv: 12, volumeL: null }
+    });
+    expect(status).toBe(200);
+    expect(body.sgAllGiven).toEqual((await post(GOOD)).body.sgAllGiven);
+  });
+
+  it('gives null where a figure is not defined', async () => {
     const { body } = await post({ ingredients: [{ kind: 'produce', produceId: 'strawberry', massKg: 3 }] });
     expect(body.sgNoneGiven).toBeNull();
     expect(body.sgAllGiven.likely).toBeGreaterThan(1.02);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { EventData, EventType, LedgerEvent } from '../ledger/events';
+import type { LedgerEvent } from '../ledger/events';
+import { DAY, eventsFrom } from '../ledger/events.fixture';
 import { foldBatch } from '../ledger/fold';
 import { co2Solubility, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
 import { pressureCheck } from './pressure';
@@ -59,22 +60,8 @@ describe('the pressure check', () => {
 });
 
 describe('sugar that yeast can reach', () => {
-  const DAY = 86_400_000;
   const T0 = Date.parse('2026-01-01T10:00:00Z');
-  const BATCH = '01890000-0000-7000-8000-000000000001';
-  let n = 0;
-  const on = <T extends EventType>(day: number, type: T, data: EventData<T>): LedgerEvent =>
-    ({
-      id: `01890000-0000-7000-8000-${String(++n).padStart(12, '0')}`,
-      batchId: BATCH,
-      type,
-      v: 1,
-      at: new Date(T0 + day * DAY).toISOString(),
-      zone: 'UTC',
-      recordedAt: new Date(T0 + day * DAY).toISOString(),
-      device: 'test',
-      data
-    }) as LedgerEvent;
+  const on = eventsFrom(T0);
   const ingredients = [
     { kind: 'sugar' as const, sugarId: 'white' as const, massKg: 2.2 },
     { kind: 'water' as const, volumeL: 9 }

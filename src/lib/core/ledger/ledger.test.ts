@@ -5,33 +5,13 @@ import { estimateMust } from '../must/balance';
 import type { Ingredient } from '../must/plan';
 import { liquid } from '../must/stock';
 import { schedule, civilDay } from '../method/schedule';
-import {
-  eventSchema,
-  liveEvents,
-  mergeLogs,
-  type EventData,
-  type EventType,
-  type LedgerEvent
-} from './events';
+import { DAY, eventsFrom } from './events.fixture';
+import { eventSchema, liveEvents, mergeLogs, type LedgerEvent } from './events';
 import { contents, fermentedOf, foldBatch, volumeOf } from './fold';
 import { standingOf, steadiness, whyAbvDiffers } from './standing';
 
-const DAY = 86_400_000;
 const T0 = Date.parse('2026-05-01T10:00:00Z');
-const BATCH = '01890000-0000-7000-8000-000000000001';
-let n = 0;
-const on = <T extends EventType>(day: number, type: T, data: EventData<T>, recordedDay = day): LedgerEvent =>
-  ({
-    id: `01890000-0000-7000-8000-${String(++n).padStart(12, '0')}`,
-    batchId: BATCH,
-    type,
-    v: 1,
-    at: new Date(T0 + day * DAY).toISOString(),
-    zone: 'Europe/Lisbon',
-    recordedAt: new Date(T0 + recordedDay * DAY).toISOString(),
-    device: 'test',
-    data
-  }) as LedgerEvent;
+const on = eventsFrom(T0);
 const at = (day: number) => T0 + day * DAY;
 const fold = (events: LedgerEvent[], day: number) => foldBatch(events, at(day))!;
 

@@ -31,6 +31,13 @@ export const WILD_YEAST = {
   wild: { name: 'none', why: 'Natural yeast: slower, and at your own risk.' }
 } as const;
 
+/** How the fruit is taken out. Common practice. */
+export const PRESSING = {
+  drip: { name: 'dripped', why: 'Lift the bag and let it drip: clear wine, a little less of it.' },
+  squeeze: { name: 'squeezed', why: 'More wine, more sediment, longer to clear.' },
+  press: { name: 'pressed', why: 'Most wine and most tannin, longest to clear.' }
+} as const;
+
 /**
  * The steps of a plan, in order: crush, treat, wait, pitch, stir, fruit out, rack, rack, bottle.
  * @param plan its produce sets the days on the fruit, its school the waits

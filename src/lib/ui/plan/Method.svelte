@@ -1,58 +1,42 @@
 <script lang="ts">
-  import { WILD_YEAST } from '$core/method/steps';
+  import { PRESSING, WILD_YEAST } from '$core/method/steps';
+  import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
   import type { Bench } from './bench.svelte';
 
   /** The choices of school, said in a sentence. */
   let { bench }: { bench: Bench } = $props();
 
-  const PRESS = {
-    drip: { name: 'dripped', why: 'Lift the bag and let it drip: clear wine, a little less of it.' },
-    squeeze: { name: 'squeezed', why: 'More wine, more sediment, longer to clear.' },
-    press: { name: 'pressed', why: 'Most wine and most tannin.' }
-  } as const;
+  const options = (table: Record<string, { name: string; why: string }>) =>
+    Object.entries(table).map(([id, o]) => ({ id, name: o.name, note: o.why }));
 </script>
 
 <p class="mt-2 text-[1.0625rem] leading-8">
   Wild yeast kept down with
   <Word title="Against wild yeast" text={WILD_YEAST[bench.wildYeast].name}>
     {#snippet children(close: () => void)}
-      <div class="grid gap-1" role="group" aria-label="Against wild yeast">
-        {#each Object.entries(WILD_YEAST) as [id, w] (id)}
-          <button
-            class="min-h-11 border-l-4 px-3 py-1 text-left {bench.wildYeast === id
-              ? 'border-ink'
-              : 'border-transparent'}"
-            aria-pressed={bench.wildYeast === id}
-            onclick={() => {
-              bench.wildYeast = id as keyof typeof WILD_YEAST;
-              close();
-            }}
-          >
-            <span class="font-semibold">{w.name}</span><span class="small block">{w.why}</span>
-          </button>
-        {/each}
-      </div>
+      <Choices
+        title="Against wild yeast"
+        options={options(WILD_YEAST)}
+        value={bench.wildYeast}
+        onchoose={(id) => {
+          bench.wildYeast = id as keyof typeof WILD_YEAST;
+          close();
+        }}
+      />
     {/snippet}
   </Word>, fruit
-  <Word title="Fruit out" text={PRESS[bench.press].name}>
+  <Word title="Fruit out" text={PRESSING[bench.press].name}>
     {#snippet children(close: () => void)}
-      <div class="grid gap-1" role="group" aria-label="Fruit out">
-        {#each Object.entries(PRESS) as [id, p] (id)}
-          <button
-            class="min-h-11 border-l-4 px-3 py-1 text-left {bench.press === id
-              ? 'border-ink'
-              : 'border-transparent'}"
-            aria-pressed={bench.press === id}
-            onclick={() => {
-              bench.press = id as keyof typeof PRESS;
-              close();
-            }}
-          >
-            <span class="font-semibold">{p.name}</span><span class="small block">{p.why}</span>
-          </button>
-        {/each}
-      </div>
+      <Choices
+        title="Fruit out"
+        options={options(PRESSING)}
+        value={bench.press}
+        onchoose={(id) => {
+          bench.press = id as keyof typeof PRESSING;
+          close();
+        }}
+      />
     {/snippet}
   </Word>.
 </p>

@@ -6,6 +6,7 @@
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
   import { household, vesselsInUse } from '$lib/store/household.svelte';
+  import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
   import { mainName, type Bench } from './bench.svelte';
 
@@ -131,50 +132,39 @@
   with a
   <Word title="Yeast" text={YEASTS[bench.yeastId].name.toLowerCase().replace(' type', '')}>
     {#snippet children(close: () => void)}
-      <div class="grid gap-1" role="group" aria-label="Yeast">
-        {#each Object.entries(YEASTS) as [id, y] (id)}
-          <button
-            class="min-h-11 border-l-4 px-3 py-1 text-left {bench.yeastId === id
-              ? 'border-ink'
-              : 'border-transparent'}"
-            aria-pressed={bench.yeastId === id}
-            onclick={() => {
-              bench.yeastId = id as YeastId;
-              close();
-            }}
-          >
-            <span class="font-semibold">{y.name}</span>, to about {y.toleranceAbv[1]} %<span
-              class="small block">{y.note}</span
-            >
-          </button>
-        {/each}
-      </div>
+      <Choices
+        title="Yeast"
+        options={Object.entries(YEASTS).map(([id, y]) => ({
+          id,
+          name: `${y.name}, to about ${y.toleranceAbv[1]} %`,
+          note: y.note
+        }))}
+        value={bench.yeastId}
+        onchoose={(id) => {
+          bench.yeastId = id as YeastId;
+          close();
+        }}
+      />
     {/snippet}
   </Word>
   yeast, in the
   <Word title="Vessel" text={vessel.name}>
     {#snippet children(close: () => void)}
-      <div class="grid max-h-80 gap-1 overflow-y-auto" role="group" aria-label="Vessel">
-        {#each vessels as v (v.id)}
-          {@const holder = busy.get(v.id)}
-          <button
-            class="min-h-11 border-l-4 px-3 py-1 text-left {vessel.id === v.id
-              ? 'border-ink'
-              : 'border-transparent'}"
-            aria-pressed={vessel.id === v.id}
-            onclick={() => {
-              bench.vesselId = v.id;
-              close();
-            }}
-          >
-            <span class="font-semibold">{v.name}</span><span class="small block"
-              >{holder
-                ? `holds ${holder.state.name} now`
-                : `holds ${volumeText(v.capacityL, household.settings.volume)} to the brim`}</span
-            >
-          </button>
-        {/each}
-      </div>
+      <Choices
+        title="Vessel"
+        options={vessels.map((v) => ({
+          id: v.id,
+          name: v.name,
+          note: busy.has(v.id)
+            ? `holds ${busy.get(v.id)!.state.name} now`
+            : `holds ${volumeText(v.capacityL, household.settings.volume)} to the brim`
+        }))}
+        value={vessel.id}
+        onchoose={(id) => {
+          bench.vesselId = id;
+          close();
+        }}
+      />
     {/snippet}
   </Word>.
 </h1>
