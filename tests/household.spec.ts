@@ -225,3 +225,20 @@ test('nothing to press is too small for a thumb', async ({ page }) => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
   }
 });
+
+test('a form never outlives its batch, and a batch can be taken back', async ({ page }) => {
+  await demo(page);
+  await page.getByRole('link', { name: /^Elderberry, / }).click();
+  await page.getByRole('button', { name: 'Read gravity' }).click();
+  await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.011');
+  await page.getByRole('link', { name: /^Rosehip, / }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Rosehip');
+  await expect(page.getByRole('form', { name: 'Read gravity' })).toBeHidden();
+  await page.getByRole('button', { name: 'Read gravity' }).click();
+  await expect(page.getByRole('textbox', { name: 'Gravity', exact: true })).toHaveValue('');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('button', { name: 'take back', exact: true }).click();
+  await page.getByRole('button', { name: 'Take the batch back' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('7 wines on the way');
+  await expect(page.getByRole('link', { name: /^Rosehip, / })).toHaveCount(0);
+});

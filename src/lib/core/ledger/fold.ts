@@ -91,14 +91,19 @@ function advance(s: Working, at: number): void {
 
 const liquidL = (stock: Stock): number => liquid(stock)?.volumeL ?? 0;
 
+/** What goes in is shared between the vessels by what stands in each, unless one is named; fruit goes into one. */
 function add(s: Working, data: EventData<'addition'>, at: number): void {
-  const vesselId = data.vesselId ?? s.fills[0]?.vesselId ?? 'none';
-  let fill = s.fills.find((f) => f.vesselId === vesselId);
-  if (!fill) s.fills.push((fill = { vesselId, stock: emptyStock(), fermentedKg: 0 }));
+  if (data.vesselId && !s.fills.some((f) => f.vesselId === data.vesselId))
+    s.fills.push({ vesselId: data.vesselId, stock: emptyStock(), fermentedKg: 0 });
+  if (s.fills.length === 0) s.fills.push({ vesselId: 'none', stock: emptyStock(), fermentedKg: 0 });
+  const fills = data.vesselId ? s.fills.filter((f) => f.vesselId === data.vesselId) : s.fills;
+  const total = fills.reduce((sum, f) => sum + liquidL(f.stock), 0);
+  const shares = fills.map((f, i) => (total > 0 ? liquidL(f.stock) / total : i === 0 ? 1 : 0));
+  const { vesselId } = fills[0]!;
   for (const item of data.ingredients) {
     const produce = 'produceId' in item ? produceById(item.produceId) : undefined;
     const { poured, held, insolublesKg } = contribution(item, produce, TYPICAL);
-    addInto(fill.stock, poured);
+    fills.forEach((f, i) => addInto(f.stock, poured, shares[i]));
     if (poured.hexoseKg + held.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
     if (item.kind === 'produce' && produce) {
       const pace = item.form === 'frozen' ? FROZEN_PACE : 1;

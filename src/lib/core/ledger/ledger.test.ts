@@ -132,6 +132,48 @@ describe('the fold', () => {
     expect(drip.fruitOutAt).toBe(at(8));
   });
 
+  it('what goes into two jars is shared by what stands in each', () => {
+    const racked = [
+      ...start(),
+      on(8, 'fruit-out', { press: 'drip' }),
+      on(9, 'transfer', {
+        from: 'bucket',
+        to: [
+          { vesselId: 'a', volumeL: 6 },
+          { vesselId: 'b', volumeL: 3 }
+        ],
+        lossL: 1
+      })
+    ];
+    const sugar: Ingredient = { kind: 'sugar', sugarId: 'white', massKg: 0.3 };
+    const [a, b] = fold([...racked, on(10, 'addition', { ingredients: [sugar] })], 11).fills;
+    const [a0, b0] = fold(racked, 11).fills;
+    expect(a!.stock.solidsKg - a0!.stock.solidsKg).toBeCloseTo(0.2, 6);
+    expect(b!.stock.solidsKg - b0!.stock.solidsKg).toBeCloseTo(0.1, 6);
+    const named = fold([...racked, on(10, 'addition', { ingredients: [sugar], vesselId: 'b' })], 11).fills;
+    expect(named[1]!.stock.solidsKg - b0!.stock.solidsKg).toBeCloseTo(0.3, 6);
+  });
+
+  it('two jars are bottled one by one', () => {
+    const events = [
+      ...start(),
+      on(8, 'fruit-out', { press: 'drip' }),
+      on(9, 'transfer', {
+        from: 'bucket',
+        to: [
+          { vesselId: 'a', volumeL: 6 },
+          { vesselId: 'b', volumeL: 3 }
+        ],
+        lossL: 1
+      }),
+      on(90, 'bottle', { from: 'a', bottles: [{ count: 8, sizeL: 0.75, type: 'still' as const }] })
+    ];
+    expect(standingOf(fold(events, 91)).stage).not.toBe('bottled');
+    expect(volumeOf(fold(events, 91))).toBeCloseTo(3, 3);
+    events.push(on(91, 'bottle', { from: 'b', bottles: [{ count: 4, sizeL: 0.75, type: 'still' }] }));
+    expect(standingOf(fold(events, 92)).stage).toBe('bottled');
+  });
+
   it('bottling empties the vessel', () => {
     const s = fold(
       [

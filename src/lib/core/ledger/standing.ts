@@ -80,7 +80,7 @@ export function expectedFinish(
 }
 
 function stageOf(s: BatchState): Stage {
-  if (s.bottled.length > 0) return 'bottled';
+  if (s.bottled.length > 0 && s.fills.length === 0) return 'bottled';
   if (s.rackings.length > 1) return 'clearing';
   if (s.rackings.length === 1) return 'in glass';
   return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';

@@ -46,7 +46,7 @@ function doneAt(s: BatchState, id: StepId): number | null {
     'fruit-out': s.fruitOutAt,
     'rack-1': s.rackings[0]?.at,
     'rack-2': s.rackings[1]?.at,
-    bottle: s.bottled[0]?.at
+    bottle: s.fills.length === 0 ? s.bottled[0]?.at : null
   };
   const times = [by[id], ...ticked].filter((t): t is number => t !== null && t !== undefined);
   return times.length > 0 ? Math.max(...times) : null;
@@ -61,7 +61,7 @@ function readEveryH(s: BatchState): number {
 
 /** Whether a repeating step has had its time. */
 function isOver(s: BatchState, id: StepId): boolean {
-  if (s.bottled.length > 0) return true;
+  if (s.bottled.length > 0 && s.fills.length === 0) return true;
   if (id === 'stir') return s.fruitOutAt !== null || s.rackings.length > 0;
   return false;
 }

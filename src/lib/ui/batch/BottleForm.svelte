@@ -5,16 +5,16 @@
   import { parseNumber } from '$core/units/parse';
   import { logBottling } from '$lib/store/actions';
   import { record } from '$lib/store/record';
-  import type { Batch } from '$lib/store/household.svelte';
+  import { vesselById, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { sayDone } from '../nav/said.svelte';
   import { checkBottling } from './bottling';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
-  const litres = $derived(batch.state.fills.reduce((s, f) => s + (liquid(f.stock)?.volumeL ?? 0), 0));
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`bottle:${batch.id}`, {
+    from: '',
     count: '',
     size: '0.75',
     type: 'still',
@@ -23,6 +23,10 @@
     understood: ''
   });
   let error = $state('');
+  const fill = $derived(
+    batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
+  );
+  const litres = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
   const size = $derived(parseNumber(draft.fields.size) ?? 0.75);
   const guess = $derived(Math.max(0, Math.floor((litres * 0.98) / size)));
   const priming = $derived(draft.fields.priming.trim() ? (parseNumber(draft.fields.priming) ?? NaN) : 0);
@@ -61,7 +65,7 @@
       if (stopped)
         await record(batch.id, 'caution', { cautionId: 'pressure', text: check.verdict.text.slice(0, 400) });
       const event = await logBottling(batch.id, {
-        from: batch.state.fills[0]!.vesselId,
+        from: fill!.vesselId,
         bottles: [{ count, sizeL: size, type: draft.fields.type as BottleType }],
         ...(priming > 0 ? { primingGL: priming } : {}),
         bar20: check.verdict.bar20
@@ -76,6 +80,16 @@
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Bottle">
+  {#if batch.state.fills.length > 1}
+    <label class="grid gap-1 text-[0.9375rem] font-semibold">
+      From
+      <select class="field" value={fill?.vesselId} onchange={(e) => draft.set('from', e.currentTarget.value)}>
+        {#each batch.state.fills as f (f.vesselId)}<option value={f.vesselId}
+            >{vesselById(f.vesselId)?.name}</option
+          >{/each}
+      </select>
+    </label>
+  {/if}
   <div class="grid grid-cols-2 gap-3">
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
       >Bottles

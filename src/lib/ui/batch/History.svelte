@@ -5,7 +5,9 @@
   import { undo } from '$lib/store/record';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { YEASTS } from '$core/must/substances';
+  import { goto } from '$app/navigation';
   import { tell } from '../nav/said.svelte';
+  import Pop from '../pop/Pop.svelte';
   import { dayWord } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
@@ -24,6 +26,13 @@
     ).toReversed()
   );
   const unit = $derived(household.settings.volume);
+
+  async function discard() {
+    const planned = batch.events.find((e) => e.type === 'planned');
+    if (!planned) return;
+    const { name } = batch.state;
+    if (await tell(`${name} taken back.`, async () => void (await undo(planned)))) await goto('/batches');
+  }
 
   /** What happened, and the small print of it. */
   function words(e: LedgerEvent): [what: string, detail: string] {
@@ -124,6 +133,18 @@
             onclick={() => tell('Taken back. It is still in the log.', async () => void (await undo(e)))}
             >undo</button
           >
+        {:else if !gone && e.type === 'planned'}
+          <Pop
+            title="Take the whole batch back"
+            class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4"
+          >
+            {#snippet trigger()}take back{/snippet}
+
+            <p class="mb-3">
+              The whole batch goes from every list. Its events stay in the log and in your files.
+            </p>
+            <button class="btn btn-error" onclick={discard}>Take the batch back</button>
+          </Pop>
         {:else}<span class="min-h-11"></span>{/if}
       </li>
     {/each}

@@ -24,7 +24,10 @@
   const lossL = $derived(
     volumeL * (batch.state.rackings.length === 0 ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1]
   );
-  const free = $derived(freeVessels());
+  const empty = $derived(freeVessels());
+  const same = $derived(vesselById(fill?.vesselId ?? ''));
+  /** Its own vessel last: emptied, washed and filled again. */
+  const free = $derived(same ? [...empty, same] : empty);
 
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`rack:${batch.id}`, {
@@ -36,7 +39,7 @@
     loss: '',
     when: ''
   });
-  const first = $derived(vesselById(draft.fields.to1) ?? glassFor(volumeL - lossL, free));
+  const first = $derived(vesselById(draft.fields.to1) ?? glassFor(volumeL - lossL, empty) ?? same);
   const outL = $derived(Math.max(0, volumeL - lossL));
   const guess1 = $derived(Math.min(outL, first?.capacityL ?? outL));
   const rest = $derived(outL - guess1);
@@ -115,7 +118,9 @@
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
       >Into
       <select class="field" value={first?.id ?? ''} onchange={(e) => draft.set('to1', e.currentTarget.value)}
-        >{#each free as v (v.id)}<option value={v.id}>{v.name}</option>{/each}</select
+        >{#each free as v (v.id)}<option value={v.id}
+            >{v.id === same?.id ? `the same ${v.name}, washed` : v.name}</option
+          >{/each}</select
       >
     </label>
     <label class="grid gap-1 text-[0.9375rem] font-semibold"

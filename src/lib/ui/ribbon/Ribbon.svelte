@@ -1,8 +1,17 @@
 <script lang="ts">
   /** One ribbon from all sugar to where it is; widths are shares, the first stretch leftmost. */
-  type Piece = { label: string; kg: number; colour: string; hatched?: boolean; light?: boolean };
+  type Piece = { label: string; kg: number; colour: string; hatched?: boolean };
   type Props = { title: string; total: string; pieces: Piece[]; below?: { left: string; right: string } };
   let { title, total, pieces, below }: Props = $props();
+
+  /** Whether paper or ink reads better on a colour: WCAG relative luminance. */
+  function isDark(hex: string): boolean {
+    const [r, g, b] = [1, 3, 5].map((i) => {
+      const c = parseInt(hex.slice(i, i + 2), 16) / 255;
+      return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * r! + 0.7152 * g! + 0.0722 * b! < 0.2;
+  }
 
   const sum = $derived(pieces.reduce((s, p) => s + p.kg, 0));
   const share = (p: Piece) => (sum > 0 ? (100 * p.kg) / sum : 0);
@@ -19,7 +28,7 @@
         style:background={p.hatched
           ? `repeating-linear-gradient(45deg, ${p.colour} 0 6px, color-mix(in oklab, ${p.colour} 35%, white) 6px 12px)`
           : p.colour}
-        style:color={p.light ? '#fcf8ee' : '#2d1a2a'}
+        style:color={isDark(p.colour) ? '#fcf8ee' : '#2d1a2a'}
         title="{p.label}: {p.kg.toFixed(2)} kg"
       >
         {#if share(p) > 14 && !p.hatched}<span class="px-2">{p.label}</span>{:else}<span class="sr-only"

@@ -1,0 +1,79 @@
+<script lang="ts">
+  import { mustColour } from '$core/must/colour';
+  import { volumeText } from '$core/units/format';
+  import { doStep } from '$lib/store/actions';
+  import { household, type Batch } from '$lib/store/household.svelte';
+  import Actions from './Actions.svelte';
+  import BatchSentence from './BatchSentence.svelte';
+  import { formOf, type FormId } from './form-of';
+  import History from './History.svelte';
+  import NextTags from './NextTags.svelte';
+  import GravityChart from '../chart/GravityChart.svelte';
+  import { tell } from '../nav/said.svelte';
+  import Ribbon from '../ribbon/Ribbon.svelte';
+  import Tag from '../tag/Tag.svelte';
+  import { whyAbvDiffers } from '$core/ledger/standing';
+
+  /** All of one batch. Made anew for each, so that no form outlives its batch. */
+  let { batch, asked }: { batch: Batch; asked: FormId | null } = $props();
+
+  // svelte-ignore state_referenced_locally
+  let form = $state<FormId | null>(asked);
+
+  const sugar = $derived(batch.standing.sugarKg);
+  const colour = $derived(mustColour(batch.state.plan.ingredients));
+  const why = $derived(whyAbvDiffers(batch.state, batch.standing));
+
+  async function act(step: Parameters<typeof formOf>[0]) {
+    const wanted = formOf(step);
+    if (wanted) {
+      form = wanted;
+      document.getElementById('actions')?.scrollIntoView({ block: 'nearest' });
+    } else await tell('Done.', () => doStep(batch.state, step));
+  }
+</script>
+
+<BatchSentence {batch} />
+<div class="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
+  <div class="grid content-start gap-4 max-lg:order-2">
+    <div>
+      <p class="head mb-1">Gravity</p>
+      <GravityChart state={batch.state} standing={batch.standing} />
+    </div>
+    <Ribbon
+      title="Where the sugar went"
+      total="{(sugar.turned + sugar.dissolved + sugar.held).toFixed(2)} kg in all"
+      pieces={[
+        {
+          label: `alcohol: ${batch.standing.abv.likely.toFixed(1)} %`,
+          kg: sugar.turned,
+          colour: colour.fruit
+        },
+        {
+          label: `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
+          kg: sugar.dissolved,
+          colour: '#e3cb93'
+        },
+        { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
+      ].filter((p) => p.kg > 0.002)}
+    />
+    <History {batch} />
+  </div>
+  <div class="grid content-start gap-3 max-lg:order-1">
+    <Actions {batch} bind:form />
+    <NextTags {batch} onact={act} />
+    {#if why}<Tag tone="good" compact>{why}</Tag>{/if}
+    {#if batch.standing.stage !== 'bottled' && batch.standing.sg && batch.standing.sg.sg <= 1.002 && batch.standing.residualGL > 9}
+      <Tag tone="caution" compact
+        >{batch.standing.sg.sg.toFixed(3)} is not dry yet: about {batch.standing.residualGL.toFixed(0)} g/L of sugar
+        is left, and the yeast is alive.</Tag
+      >
+    {/if}
+    {#if batch.state.startSg && !batch.state.startSg.measured && batch.standing.stage !== 'bottled'}
+      <Tag tone="caution" compact
+        >Never read. The strength is what {volumeText(batch.standing.volumeL, household.settings.volume)} of this
+        must should hold, not what it holds.</Tag
+      >
+    {/if}
+  </div>
+</div>
