@@ -1,3 +1,4 @@
+import { parse, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/events';
 import { vesselSchema, type Vessel } from '$core/scale/vessels';
@@ -45,13 +46,11 @@ function placeOf(text: string, at: number): string {
 function parseJson(text: string): unknown {
   try {
     return JSON.parse(text);
-  } catch (e) {
-    const at = /position (\d+)/.exec((e as Error).message);
-    const place = at
-      ? placeOf(text, Number(at[1]))
-      : text.trim()
-        ? `line ${text.split('\n').length}`
-        : 'the start';
+  } catch {
+    // The browser says that it is damaged but not where; this parser does.
+    const errors: ParseError[] = [];
+    parse(text, errors, { disallowComments: true, allowTrailingComma: false });
+    const place = placeOf(text, errors[0]?.offset ?? text.length);
     throw new InputError(
       `The file is damaged at ${place}.`,
       'It is not whole JSON: copy it again from where it came, or use an older export. Nothing was changed.',
