@@ -1,22 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { addToSlip, openPlan } from '../tests/kitchen';
-
-const ITEMS = [
-  '1 kg rhubarb',
-  '1 kg gooseberries',
-  '500 g redcurrants',
-  '300 g raisins',
-  '200 g banana',
-  '400 g apple',
-  '1 L orange juice',
-  '200 g lemon',
-  '300 g honey',
-  '20 g ginger'
-];
+import { addToSlip, openPlan, TEN_ITEMS } from '../tests/kitchen';
 
 test('input to paint on Plan with 12 ingredients, solver on', async ({ page }) => {
   await openPlan(page);
-  for (const item of ITEMS) await addToSlip(page, item);
+  for (const item of TEN_ITEMS) await addToSlip(page, item);
   const ms = await page.getByLabel('Rhubarb stalks: amount in kg').evaluate(async (el) => {
     const input = el as HTMLInputElement;
     const paint = () => new Promise<void>((r) => requestAnimationFrame(() => setTimeout(r)));

@@ -63,3 +63,17 @@ export const logOf = (page: Page) =>
         };
       })
   );
+
+/** Ten lines that, with the sugar and the water, make a slip of twelve. */
+export const TEN_ITEMS = [
+  '1 kg rhubarb',
+  '1 kg gooseberries',
+  '500 g redcurrants',
+  '300 g raisins',
+  '200 g banana',
+  '400 g apple',
+  '1 L orange juice',
+  '200 g lemon',
+  '300 g honey',
+  '20 g ginger'
+];

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addToSlip, number, openPlan } from './kitchen';
+import { addToSlip, number, openPlan, TEN_ITEMS } from './kitchen';
 
 test('poison is refused by name, unknown plants are asked about', async ({ page }) => {
   await openPlan(page);
@@ -52,19 +52,7 @@ test('with twelve ingredients the numbers, the vessel and Start are seen without
   page
 }) => {
   await openPlan(page);
-  for (const item of [
-    '1 kg rhubarb',
-    '1 kg gooseberries',
-    '500 g redcurrants',
-    '300 g raisins',
-    '200 g banana',
-    '400 g apple',
-    '1 L orange juice',
-    '200 g lemon',
-    '300 g honey',
-    '20 g ginger'
-  ])
-    await addToSlip(page, item);
+  for (const item of TEN_ITEMS) await addToSlip(page, item);
   await expect(page.getByRole('button', { name: /^Take .* off the slip$/ })).toHaveCount(12);
   for (const place of [
     page.getByTestId('abv'),

@@ -7,6 +7,8 @@
   import { volumeText } from '$core/units/format';
   import { household, vesselsInUse } from '$lib/store/household.svelte';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
+  import { howOf } from '$lib/ui/plan/how';
+  import How from '$lib/ui/pop/How.svelte';
   import { createBench } from '$lib/ui/plan/bench.svelte';
   import Advice from '$lib/ui/plan/Advice.svelte';
   import Method from '$lib/ui/plan/Method.svelte';
@@ -71,7 +73,14 @@
       <Method {bench} />
     </div>
     <section class="flex flex-col max-lg:order-3" aria-label="The vessel">
-      <p class="head mb-1 flex justify-between"><span>In the {vessel.name}</span><span>to scale</span></p>
+      <p class="head mb-1 flex justify-between">
+        <span>In the {vessel.name}, to scale</span>{#if e && fillL > 0}<How
+            title="The mark to fill to"
+            lines={howOf(e).fill}
+            class="underline decoration-greengage decoration-dashed underline-offset-4"
+            >{#snippet trigger()}why {volumeText(fillL, unit)}{/snippet}</How
+          >{/if}
+      </p>
       <div class="h-[21rem] xl:h-[23.5rem]">
         <VesselDrawing
           {vessel}

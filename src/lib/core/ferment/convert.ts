@@ -15,9 +15,6 @@ export const YIELD = {
   lees: 0.025
 };
 
-/** Below this the yeast has nothing left it can take, g/L of hexose. Common practice. */
-export const DRY_GL = 2;
-
 /**
  * The stock after `hexoseKg` of its sugar has fermented; mass closes as ethanol, by-products, lees and gas.
  * A negative amount takes fermentation back.

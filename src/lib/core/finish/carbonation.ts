@@ -1,6 +1,3 @@
-import type { Stock } from '../must/stock';
-import { liquid } from '../must/stock';
-
 /** g/L of carbon dioxide dissolved per bar (absolute) of it, at 0, 10, 20, 30 °C. @source handbook tables (from memory) */
 const WATER = [3.35, 2.3, 1.7, 1.25] as const;
 const WINE_12 = [3.0, 2.1, 1.44, 1.1] as const;
@@ -8,8 +5,6 @@ const WINE_12 = [3.0, 2.1, 1.44, 1.1] as const;
 /** g of carbon dioxide from a gram of hexose, and of sucrose. Gay-Lussac. */
 export const CO2_PER_HEXOSE = 0.49;
 export const CO2_PER_SUCROSE = 0.514;
-/** One volume of gas in a volume of wine, g/L. */
-export const VOLUME_GL = 1.96;
 export const ATMOSPHERE_BAR = 1.013;
 
 /**
@@ -31,7 +26,3 @@ export const gaugePressure = (co2GL: number, tempC: number, abv: number): number
 
 /** Gas a wine keeps from its ferment: what one bar holds at the warmest it has been since. */
 export const residualCo2 = (warmestC: number, abv: number): number => co2Solubility(warmestC, abv);
-
-/** Hexose a litre, g/L. */
-export const hexoseGL = (stock: Stock): number =>
-  (1000 * stock.hexoseKg) / (liquid(stock)?.volumeL ?? Infinity);

@@ -3,7 +3,7 @@ import type { Ingredient } from '../must/plan';
 import { SWEETENERS, type SweetenerId } from '../must/substances';
 import { parseQuantity, type Quantity } from '../units/parse';
 import { isMassUnit, type Unit } from '../units/measure';
-import { findProduce, PRODUCE } from './table';
+import { findProduce } from './table';
 
 /** What a typed line may mean: an ingredient with the amount that was said, or none yet. */
 export type Choice = { label: string; hint: string; item: Ingredient; unit: Unit | null };
@@ -135,6 +135,3 @@ export function chooseIngredient(text: string, country: 'us' | 'uk' = 'us'): Cho
     unknown: choices.length === 0 ? rest : null
   };
 }
-
-/** How many kinds there are to choose from. */
-export const KINDS = PRODUCE.length;

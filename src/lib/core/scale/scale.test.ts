@@ -4,7 +4,16 @@ import { estimateMust, likelyFigures } from '../must/balance';
 import type { Ingredient, Plan } from '../must/plan';
 import { PRODUCE } from '../produce/table';
 import { L_PER } from '../units/measure';
-import { doseG, DOSES, ENZYME_G_PER_KG, isAbsurdDose, SO2_SHARE, spoonText, TEASPOON_G } from './doses';
+import {
+  CUP_G,
+  doseG,
+  DOSES,
+  ENZYME_G_PER_KG,
+  isAbsurdDose,
+  SO2_SHARE,
+  spoonText,
+  TEASPOON_G
+} from './doses';
 import { scalePlan, solvePlan, usualVolumeL } from './solve';
 import { heightAtVolume, outlineOf, SHAPES, VESSEL_PRESETS, vesselSchema, volumeAtHeight } from './vessels';
 
@@ -136,6 +145,11 @@ describe('usual doses', () => {
       expect(isAbsurdDose(id, high, 10)).toBe(false);
       expect(isAbsurdDose(id, high * 11, 10)).toBe(true);
     }
+  });
+
+  it('a cup of white sugar is 200 g, 16 tablespoons of 12.5 g (kitchen tables, from memory)', () => {
+    expect(CUP_G['white-sugar'] / 16).toBeCloseTo(12.5, 9);
+    expect(CUP_G['white-sugar'] / 48).toBeCloseTo(TEASPOON_G.sugar, 1);
   });
 
   it('finds the nearest practical spoon', () => {

@@ -1,13 +1,5 @@
 import type { Estimate } from './range';
-import {
-  fromBase,
-  fromCelsius,
-  isMassUnit,
-  UNIT_LABEL,
-  type MassUnit,
-  type Unit,
-  type VolumeUnit
-} from './measure';
+import { fromBase, fromCelsius, isMassUnit, UNIT_LABEL, type Unit, type VolumeUnit } from './measure';
 
 /** `value` to `digits` significant figures, never in exponent form, trailing zeros after a point dropped. */
 export function significant(value: number, digits: number): string {
@@ -43,13 +35,10 @@ export const gramsText = (massG: number): string =>
 
 export const sgText = (sg: number): string => sg.toFixed(3);
 export const abvText = (abv: number): string => abv.toFixed(1);
-export const phText = (ph: number): string => ph.toFixed(1);
 
 /** Litres to 0.1, or the amount in another unit of volume. */
 export const volumeText = (volumeL: number, unit: VolumeUnit): string =>
   unit === 'L' ? `${volumeL.toFixed(1)} L` : quantityText(volumeL, unit);
-
-export const massText = (massKg: number, unit: MassUnit): string => quantityText(massKg, unit);
 
 export const temperatureText = (tempC: number, scale: 'C' | 'F'): string =>
   `${fromCelsius(tempC, scale).toFixed(0)} °${scale}`;
