@@ -2,7 +2,7 @@
   import { allBatches, household } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
-  import { whenWord } from '$lib/ui/shelf/when';
+  import { dueWord } from '$lib/ui/shelf/when';
 
   const WEEK = 7 * 86_400_000;
   const running = $derived(allBatches().filter((b) => b.state.fills.length > 0));
@@ -92,7 +92,7 @@
                 ><b>{n.batch.state.name}</b>
                 <span class="text-quiet">{n.d.step.title.toLowerCase()}</span></span
               >
-              <span class="small shrink-0">{whenWord(n.d.dueAt, household.now, n.batch.state.zone)}</span>
+              <span class="small shrink-0">{dueWord(n.d, household.now, n.batch.state.zone)}</span>
             </a>
           </li>
         {:else}<li class="small py-2">Nothing comes due.</li>{/each}

@@ -3,7 +3,7 @@
   import { abvText, sgText, volumeText } from '$core/units/format';
   import { allBatches, household, vesselById, type Batch } from '$lib/store/household.svelte';
   import VesselMini from '$lib/ui/vessel/VesselMini.svelte';
-  import { dayWord, whenWord } from '$lib/ui/shelf/when';
+  import { dayWord, dueWord } from '$lib/ui/shelf/when';
 
   const STAGES = [
     ['must', 'Must, before the yeast'],
@@ -73,8 +73,8 @@
                 : volumeText(b.standing.volumeL, household.settings.volume)}</span
             >
             <span class="small hidden truncate md:block">
-              {#if b.due[0]}{b.due[0].step.title}, {whenWord(
-                  b.due[0].dueAt,
+              {#if b.due[0]}{b.due[0].step.title}, {dueWord(
+                  b.due[0],
                   household.now,
                   b.state.zone
                 )}{:else if b.state.bottled[0]}filled {dayWord(

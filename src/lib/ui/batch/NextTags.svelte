@@ -3,19 +3,14 @@
   import { snoozeStep, logStep } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
-  import { spanWord, whenWord } from '../shelf/when';
+  import { dueWord } from '../shelf/when';
   import Tag from '../tag/Tag.svelte';
 
   let { batch, onact }: { batch: Batch; onact: (step: Due['step']['id']) => void } = $props();
 
   const DAY = 86_400_000;
   const shown = $derived(batch.due.slice(0, 4));
-  const when = (d: Due) =>
-    d.after && d.dueAt - household.now < 2 * DAY
-      ? `after ${d.after.title.toLowerCase()}`
-      : d.status === 'coming' && d.dueAt - household.now > 6 * DAY
-        ? spanWord(d.dueAt, d.lateAt, batch.state.zone)
-        : whenWord(d.dueAt, household.now, batch.state.zone);
+  const when = (d: Due) => dueWord(d, household.now, batch.state.zone);
 </script>
 
 <section aria-label="What comes next">

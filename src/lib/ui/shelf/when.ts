@@ -1,4 +1,4 @@
-import { civilDay } from '$core/method/schedule';
+import { civilDay, type Due } from '$core/method/schedule';
 
 const DAY = 86_400_000;
 
@@ -38,4 +38,11 @@ export function spanWord(from: number, to: number, zone: string): string {
   const [dayA, monthA] = a.split(' ');
   const [, monthB] = b.split(' ');
   return monthA === monthB ? `${dayA} – ${b}` : `${a} – ${b}`;
+}
+
+/** When a step comes: after the one that holds it, a span when it is far, else the day in words. */
+export function dueWord(d: Due, now: number, zone: string): string {
+  if (d.after && d.dueAt - now < 2 * DAY) return `after ${d.after.title.toLowerCase()}`;
+  if (d.status === 'coming' && d.dueAt - now > 6 * DAY) return spanWord(d.dueAt, d.lateAt, zone);
+  return whenWord(d.dueAt, now, zone);
 }

@@ -1,6 +1,7 @@
 import type { Batch } from '$lib/store/household.svelte';
 import { vesselById } from '$lib/store/household.svelte';
-import { liquid } from '$core/must/stock';
+import { INSOLUBLE_DENSITY, liquid } from '$core/must/stock';
+import { FOAM_ROOM } from '$core/scale/vessels';
 import { volumeText } from '$core/units/format';
 import type { VolumeUnit } from '$core/units/measure';
 
@@ -36,7 +37,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
       v.shape === 'bucket' &&
       s.fruitInAt !== null &&
       s.fruitOutAt === null &&
-      litres + s.insolublesKg / 1.5 > 0.88 * v.capacityL
+      litres + s.insolublesKg / INSOLUBLE_DENSITY > (1 - FOAM_ROOM.usual) * v.capacityL
     )
       out.push({ text: 'little room left for foam', tone: 'caution' });
   }
