@@ -21,6 +21,16 @@ export const CAUTIONS: Record<string, Caution> = {
     level: 'warn',
     text: 'Elder: flowers and ripe berries only. Strip every stalk; heat the berries; no leaves, bark or green berries.'
   },
+  'heat-berries': {
+    id: 'heat-berries',
+    level: 'warn',
+    text: 'Rowan berries upset the stomach raw: freeze or heat them first, ripe ones only.'
+  },
+  'green-potato': {
+    id: 'green-potato',
+    level: 'warn',
+    text: 'No green or sprouting potatoes: they are poisonous.'
+  },
   'carrot-family': {
     id: 'carrot-family',
     level: 'warn',

@@ -66,6 +66,43 @@ export const citrus = family(
       season: [11, 12, 1, 2, 3],
       cautions: ['medicines'],
       colour: { must: '#ebc58a', fruit: '#dd9a5c' }
+    },
+    lime: {
+      name: 'Lime',
+      latin: 'Citrus × aurantiifolia',
+      solids: [8, 9.5, 11],
+      sugars: [1.1, 1.7, 2.4],
+      sucroseShare: 0.3,
+      acids: { citric: [4.8, 5.8, 6.8], malic: [0.1, 0.25, 0.4] },
+      ph: [2.0, 2.3, 2.6],
+      minerals: { k: 112, na: 2, ca: 25, mg: 7 },
+      insolubles: [0.5, 0.9, 1.5],
+      season: [8, 9, 10, 11, 12],
+      colour: { must: '#dbe09a', fruit: '#a3b53c' },
+      pectin: 'high',
+      tannin: 'none',
+      nitrogen: 'low',
+      pieceG: 65,
+      amountKgL: [0.01, 0.02, 0.04],
+      usable: [0.4, 0.5, 0.6]
+    },
+    mandarin: {
+      name: 'Mandarin',
+      latin: 'Citrus reticulata',
+      solids: [10, 12, 14],
+      sugars: [8.5, 10.4, 12],
+      sucroseShare: 0.6,
+      acids: { citric: [0.4, 0.7, 1.0], malic: [0.05, 0.12, 0.2] },
+      ph: [3.4, 3.7, 4.1],
+      minerals: { k: 166, na: 2, ca: 37, mg: 12 },
+      insolubles: [0.6, 1, 1.4],
+      season: [11, 12, 1, 2],
+      colour: { must: '#eda94a', fruit: '#de7f1c' },
+      pectin: 'high',
+      tannin: 'none',
+      nitrogen: 'medium',
+      pieceG: 85,
+      usable: [0.7, 0.75, 0.8]
     }
   }
 );

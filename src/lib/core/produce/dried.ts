@@ -75,6 +75,62 @@ export const dried = family(
         handling: 'practice'
       },
       colour: { must: '#8d5a33', fruit: '#553016' }
+    },
+    'dried-currant': {
+      name: 'Dried currant',
+      latin: 'Vitis vinifera',
+      solids: [72, 76, 79],
+      sugars: [60, 66, 70],
+      sucroseShare: 0.01,
+      acids: { tartaric: [1.2, 1.8, 2.5], malic: [0.4, 0.7, 1.0] },
+      ph: [3.6, 3.85, 4.1],
+      minerals: { k: 892, na: 8, ca: 86, mg: 41 },
+      insolubles: [3.2, 4.3, 5.5],
+      season: [],
+      colour: { must: '#8a4a3a', fruit: '#3b2028' },
+      pectin: 'low',
+      tannin: 'medium',
+      nitrogen: 'medium',
+      cautions: ['preserved', 'dogs'],
+      amountKgL: [0.02, 0.05, 0.1]
+    },
+    prune: {
+      name: 'Prune',
+      latin: 'Prunus domestica',
+      solids: [58, 63, 67],
+      sugars: [33, 38, 43],
+      sucroseShare: 0.01,
+      acids: { malic: [1.0, 1.8, 2.6], citric: [0.02, 0.1, 0.2] },
+      ph: [3.6, 3.8, 4.1],
+      minerals: { k: 732, na: 2, ca: 43, mg: 41 },
+      insolubles: [3.8, 5, 6.2],
+      season: [],
+      colour: { must: '#7a3c3e', fruit: '#3a1e2a' },
+      pectin: 'high',
+      tannin: 'medium',
+      nitrogen: 'low',
+      pieceG: 9,
+      amountKgL: [0.06, 0.12, 0.2]
+    },
+    'dried-fig': {
+      name: 'Dried fig',
+      latin: 'Ficus carica',
+      solids: [57, 62, 66],
+      sugars: [43, 48, 53],
+      sucroseShare: 0.01,
+      acids: { citric: [0.3, 0.5, 0.8], malic: [0.2, 0.4, 0.6] },
+      ph: [4.5, 4.9, 5.2],
+      minerals: { k: 680, na: 10, ca: 162, mg: 68 },
+      insolubles: [6, 7.5, 9],
+      season: [],
+      colour: { must: '#9a6a42', fruit: '#6b4228' },
+      pectin: 'medium',
+      tannin: 'low',
+      nitrogen: 'low',
+      pieceG: 18,
+      amountKgL: [0.06, 0.12, 0.2],
+      bufferMmolKg: 8,
+      cautions: ['preserved', 'low-acid']
     }
   }
 );
