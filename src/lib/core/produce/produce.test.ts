@@ -84,7 +84,18 @@ describe('against the Indian Food Composition Tables 2017', () => {
     'dried-apricot': 'E005',
     beetroot: 'F001',
     carrot: 'F002',
-    ginger: 'G014'
+    ginger: 'G014',
+    fig: 'E020',
+    guava: 'E028',
+    lychee: 'E035',
+    papaya: 'E049',
+    pomegranate: 'E055',
+    cantaloupe: 'E045',
+    pumpkin: 'D066',
+    tomato: 'D076',
+    potato: 'F006',
+    'sweet-potato': 'F013',
+    celery: 'D037'
   };
   const CHECKS = [
     ['water', 'water', (id: string) => waterOf(produceById(id)!)],
