@@ -149,6 +149,25 @@ export type MustEstimate = { [K in keyof Figures]: Estimate | null } & {
   assumptions: string[];
 };
 
+/**
+ * One must out of the population that the table's spreads describe: what a winemaker may really get.
+ * For checking how often the ranges hold.
+ * @param normal draws from a standard normal
+ */
+export function oneMust(plan: Plan, normal: () => number): Figures {
+  const m = emptyMix();
+  plan.ingredients.forEach((item, index) =>
+    addTo(m, item, index, {
+      ripeness: normal(),
+      acids: normal(),
+      ph: normal(),
+      insolubles: normal(),
+      usable: normal()
+    })
+  );
+  return figures(m, plan, { yield: normal(), tolerance: normal(), pulp: normal(), lees: normal() });
+}
+
 const LUCK_DIMENSIONS = 4;
 
 /**

@@ -13,6 +13,12 @@ export const exact = (value: number): Estimate => ({ low: value, likely: value, 
  */
 export function rangeOf(sample: Float64Array, likely: number): Estimate {
   sample.sort();
-  const at = (q: number) => sample[Math.min(sample.length - 1, Math.floor(q * sample.length))]!;
+  // Between the two order statistics on either side of the percentile.
+  const at = (q: number) => {
+    const place = Math.min(sample.length - 1, Math.max(0, q * sample.length - 0.5));
+    const below = Math.floor(place);
+    const above = Math.min(below + 1, sample.length - 1);
+    return sample[below]! + (place - below) * (sample[above]! - sample[below]!);
+  };
   return { low: Math.min(at(0.1), likely), likely, high: Math.max(at(0.9), likely) };
 }
