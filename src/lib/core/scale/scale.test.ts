@@ -115,6 +115,11 @@ describe('the solver', () => {
     );
   });
 
+  it('leaves an empty plan as it is, and complains of nothing', () => {
+    const empty = plan([], 12, null);
+    expect(solvePlan(empty)).toEqual({ plan: empty, gaveWay: [], aimL: null });
+  });
+
   it('has no usual amount without fruit', () => {
     expect(usualVolumeL(plan([], 12, null))).toBeNull();
   });

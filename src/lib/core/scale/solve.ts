@@ -55,6 +55,9 @@ export function solvePlan(plan: Plan): Solved {
   const waterStock = water >= 0 ? unitStock(plan.ingredients[water]!) : null;
   const lostL = pulpL(plan.press, others.produceKg);
 
+  // Nothing poured, picked or asked for: there is nothing to solve yet.
+  if (others.all.waterKg <= 0 && aimL === null) return { plan, gaveWay, aimL };
+
   const must = (sugarKg: number, waterL: number): Stock => {
     const stock = scaled(others.all);
     if (sugarStock) addInto(stock, sugarStock, sugarKg);
