@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addToSlip, earlier, logOf, number, openPlan, read } from './kitchen';
+import { addToSlip, earlier, logOf, number, openPlan, read, startRhubarb } from './kitchen';
 
 for (const [size, viewport] of [
   ['desk', { width: 1280, height: 800 }],
@@ -150,4 +150,23 @@ test('bad readings are asked about and nothing is lost', async ({ page }) => {
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByRole('alert')).toContainText('Cool the sample');
   expect((await logOf(page)).filter((e) => e.type === 'reading')).toHaveLength(0);
+});
+
+test('a weight of water and a tablespoon of powder are asked about', async ({ page }) => {
+  await startRhubarb(page);
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const add = async (what: string, amount: string) => {
+    await page.getByLabel('What', { exact: true }).fill(what);
+    await page.getByRole('textbox', { name: 'How much', exact: true }).fill(amount);
+    await page.getByRole('button', { name: 'Write it down' }).click();
+  };
+  await add('water', '2 kg');
+  await expect(page.getByRole('alert')).toContainText('is a weight');
+  await add('Pectic enzyme', '400 g');
+  await expect(page.getByRole('alert')).toContainText('ten times');
+  await add('foxglove', '1 g');
+  await expect(page.getByRole('alert').first()).toContainText('poisonous');
+  expect((await logOf(page)).filter((e) => e.type === 'addition')).toHaveLength(1);
+  await add('honey', '1 lb');
+  await expect(page.getByRole('status')).toContainText('1.00 lb honey in.');
 });

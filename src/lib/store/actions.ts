@@ -1,5 +1,5 @@
 import { correctReading } from '$core/liquid/hydrometer';
-import { CAMPDEN_TABLET_G, doseG, ENZYME_G_PER_KG } from '$core/scale/doses';
+import { CAMPDEN_TABLET_G, campdenTablets, enzymeG, yeastG } from '$core/scale/doses';
 import { volumeOf, type BatchState } from '$core/ledger/fold';
 import type { EventData, LedgerEvent } from '$core/ledger/events';
 import type { Plan } from '$core/must/plan';
@@ -100,10 +100,9 @@ export const snoozeStep = (batchId: string, step: string, until: number, when?: 
 /** Usual grams of what a step puts in, for the batch as it stands. */
 export function stepDoseG(step: StepId, s: BatchState): number {
   const litres = Math.max(0.5, volumeOf(s));
-  if (step === 'campden')
-    return Math.max(1, Math.round(doseG('campden', litres)[1] / CAMPDEN_TABLET_G)) * CAMPDEN_TABLET_G;
-  if (step === 'enzyme') return Math.max(doseG('pectic-enzyme', litres)[1], ENZYME_G_PER_KG * s.produceKg);
-  if (step === 'pitch') return Math.max(5, doseG('yeast', litres)[1]);
+  if (step === 'campden') return campdenTablets(litres) * CAMPDEN_TABLET_G;
+  if (step === 'enzyme') return enzymeG(litres, s.produceKg);
+  if (step === 'pitch') return yeastG(litres);
   return 0;
 }
 

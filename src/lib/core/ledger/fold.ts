@@ -35,6 +35,7 @@ export type BatchState = {
   fills: Fill[];
   /** what fruit still holds, all lots together */
   held: Stock;
+  /** fruit that is in there now, kg */
   produceKg: number;
   insolublesKg: number;
   /** when something that ferments last went in */
@@ -202,6 +203,7 @@ function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
   }
   s.lostL += Math.min(lost, total);
   s.lots = [];
+  s.produceKg = 0;
   s.insolublesKg = 0;
   s.fruitOutAt = at;
 }

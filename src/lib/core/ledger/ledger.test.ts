@@ -132,6 +132,18 @@ describe('the fold', () => {
     expect(drip.fruitOutAt).toBe(at(8));
   });
 
+  it('a second fruit leaves its own pulp, not that of the first again', () => {
+    const once = [...start(), on(8, 'fruit-out', { press: 'drip' })];
+    const twice = [
+      ...once,
+      on(10, 'addition', { ingredients: [{ kind: 'produce', produceId: 'raspberry', massKg: 1 }] }),
+      on(17, 'fruit-out', { press: 'drip' })
+    ];
+    expect(fold(once, 9).produceKg).toBe(0);
+    // A kilogram dripped keeps 0.2 L, common practice.
+    expect(fold(twice, 18).lostL - fold(once, 9).lostL).toBeCloseTo(0.2, 6);
+  });
+
   it('what goes into two jars is shared by what stands in each', () => {
     const racked = [
       ...start(),

@@ -41,6 +41,10 @@ export const FIRST_RACKING_LOSS = [0.06, 0.09, 0.13] as const;
 /** At each later racking. Common practice. */
 export const LATER_RACKING_LOSS = [0.01, 0.02, 0.04] as const;
 
+/** Litres usually left behind with the lees when `volumeL` is racked for the first time, or again. */
+export const rackingLossL = (volumeL: number, isFirst: boolean): number =>
+  volumeL * (isFirst ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1];
+
 /** One plausible must: what is poured, what the fruit still holds, and its pulp. */
 type Mix = { none: Stock; all: Stock; insolublesKg: number; produceKg: number };
 

@@ -120,6 +120,17 @@ export const doseG = (id: DoseId, volumeL: number): Spread => {
   return [low * volumeL, usual * volumeL, high * volumeL];
 };
 
+/** Whole Campden tablets for `volumeL`, at least one. */
+export const campdenTablets = (volumeL: number): number =>
+  Math.max(1, Math.round(doseG('campden', volumeL)[1] / CAMPDEN_TABLET_G));
+
+/** Grams of pectic enzyme by the more generous of its two rules: by must and by fruit. */
+export const enzymeG = (volumeL: number, fruitKg: number): number =>
+  Math.max(doseG('pectic-enzyme', volumeL)[1], ENZYME_G_PER_KG * fruitKg);
+
+/** Grams of dry yeast: a 5 g packet, or more for a large must. */
+export const yeastG = (volumeL: number): number => Math.max(5, doseG('yeast', volumeL)[1]);
+
 /**
  * Whether a dose is outside any sane range: more than ten times the high one.
  * A teaspoon–tablespoon or gram–ounce slip shows here.

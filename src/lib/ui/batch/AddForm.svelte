@@ -2,25 +2,24 @@
   import { ADDITIVES, type AdditiveId } from '$core/must/substances';
   import { chooseIngredient, type Choice } from '$core/produce/choose';
   import { DOSES, doseG, isAbsurdDose, type DoseId } from '$core/scale/doses';
-  import { explain, InputError } from '$core/units/input-error';
+  import { InputError } from '$core/units/input-error';
   import { gramsText } from '$core/units/format';
-  import { parseAs, parseQuantity } from '$core/units/parse';
+  import { parseAs } from '$core/units/parse';
   import { volumeOf } from '$core/ledger/fold';
   import type { Ingredient } from '$core/must/plan';
   import { logAddition } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
-  import { parseWhen } from '../field/parse-when';
+  import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { sayDone } from '../nav/said.svelte';
   import { ingredientText } from './ingredient-text';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`add:${batch.id}`, { what: '', amount: '', when: '' });
-  let error = $state('');
+  const form = createWriteDown(draft, () => ondone());
   const country = $derived(countryOf(household.settings));
   const powder = $derived(
     (Object.keys(ADDITIVES) as AdditiveId[]).find((id) => draft.fields.what === ADDITIVES[id])
@@ -48,36 +47,22 @@
         'Try sugar, honey, water, a fruit or a powder.'
       );
     const isVolume = 'volumeL' in choice.item;
-    const q = parseQuantity(
-      draft.fields.amount,
-      isVolume ? household.settings.volume : household.settings.mass,
-      country
-    );
-    const checked = parseAs(isVolume ? 'volume' : 'mass', `${q.base}`, isVolume ? 'L' : 'kg');
+    const q = isVolume
+      ? parseAs('volume', draft.fields.amount, household.settings.volume, country)
+      : parseAs('mass', draft.fields.amount, household.settings.mass, country);
     if (q.base <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
     return {
       ...choice.item,
-      ...(isVolume ? { volumeL: checked.base } : { massKg: checked.base }),
+      ...(isVolume ? { volumeL: q.base } : { massKg: q.base }),
       unit: q.unit
     } as Ingredient;
   }
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    error = '';
-    try {
-      const what = item();
-      const event = await logAddition(batch.id, [what], {
-        at: parseWhen(draft.fields.when, Date.now()),
-        recordedAt: Date.now()
-      });
-      await draft.done();
-      sayDone(`${ingredientText(what, household.settings)} in.`, event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
-    }
-  }
+  const save = form.submit(async (when) => {
+    const what = item();
+    const event = await logAddition(batch.id, [what], when);
+    return [`${ingredientText(what, household.settings)} in.`, event] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Add something">
@@ -121,6 +106,6 @@
   {:else if choice}<p class="small">{choice.label}{usual ? '' : `: ${choice.hint}`}</p>{/if}
   {#if usual}<p class="small">Usual for {litres.toFixed(1)} L: {gramsText(usual)}.</p>{/if}
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Write it down</button>
 </form>

@@ -20,6 +20,10 @@
         ? ` and falling ${pace === 1 ? 'a point' : `${pace} points`} a day`
         : ''
   );
+  const soFar = $derived(
+    (now.steady.steady ? '' : ' so far') +
+      (now.stage === 'fermenting' || now.stage === 'must' ? '' : `, ${now.sweetness}`)
+  );
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
@@ -67,10 +71,7 @@
       >{falling}{#if now.abv.likely > 0.2}: about
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{now.abv.likely.toFixed(1)}</span> %{/snippet}</How
-        >
-        {now.steady.steady ? '' : 'so far'}{now.stage === 'fermenting' || now.stage === 'must'
-          ? ''
-          : `, ${now.sweetness}`}{/if}.
+        >{soFar}{/if}.
     {/if}
     <How
       title="How much"

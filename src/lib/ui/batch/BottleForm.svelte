@@ -1,13 +1,13 @@
 <script lang="ts">
   import { BOTTLES, type BottleType } from '$core/finish/pressure';
   import { liquid } from '$core/must/stock';
-  import { explain, InputError } from '$core/units/input-error';
+  import { InputError } from '$core/units/input-error';
   import { parseNumber } from '$core/units/parse';
   import { logBottling } from '$lib/store/actions';
   import { record } from '$lib/store/record';
   import { vesselById, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
-  import { sayDone } from '../nav/said.svelte';
+  import { createWriteDown } from '../field/write-down.svelte';
   import { checkBottling } from './bottling';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -22,7 +22,7 @@
     clear: '',
     understood: ''
   });
-  let error = $state('');
+  const form = createWriteDown(draft, () => ondone());
   const fill = $derived(
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
@@ -40,43 +40,38 @@
   );
   const stopped = $derived(check.verdict.level === 'stop');
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    error = '';
-    try {
-      const count = draft.fields.count.trim() ? parseNumber(draft.fields.count) : guess;
-      if (!count || !Number.isInteger(count))
-        throw new InputError(`“${draft.fields.count}” is no number of bottles.`, 'Give a whole number.');
-      if (!Number.isFinite(priming) || priming < 0)
-        throw new InputError(
-          `“${draft.fields.priming}” is no amount of sugar.`,
-          'Give grams a litre, or leave it empty.'
-        );
-      if (count * size > litres * 1.15)
-        throw new InputError(
-          `${count} bottles of ${size} L want ${(count * size).toFixed(1)} L; there are ${litres.toFixed(1)} L.`,
-          'Check the number and the size.'
-        );
-      if (stopped && draft.fields.understood !== 'yes')
-        throw new InputError(
-          'The pressure check says no.',
-          'Take one of the safe ways out, or say that you understand.'
-        );
-      if (stopped)
-        await record(batch.id, 'caution', { cautionId: 'pressure', text: check.verdict.text.slice(0, 400) });
-      const event = await logBottling(batch.id, {
-        from: fill!.vesselId,
-        bottles: [{ count, sizeL: size, type: draft.fields.type as BottleType }],
-        ...(priming > 0 ? { primingGL: priming } : {}),
-        bar20: check.verdict.bar20
-      });
-      await draft.done();
-      sayDone(`${count} bottles of ${batch.state.name}. Stand them a few days, then lay them down.`, event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
-    }
-  }
+  const save = form.submit(async () => {
+    const count = draft.fields.count.trim() ? parseNumber(draft.fields.count) : guess;
+    if (!count || !Number.isInteger(count))
+      throw new InputError(`“${draft.fields.count}” is no number of bottles.`, 'Give a whole number.');
+    if (!Number.isFinite(priming) || priming < 0)
+      throw new InputError(
+        `“${draft.fields.priming}” is no amount of sugar.`,
+        'Give grams a litre, or leave it empty.'
+      );
+    if (count * size > litres * 1.15)
+      throw new InputError(
+        `${count} bottles of ${size} L want ${(count * size).toFixed(1)} L; there are ${litres.toFixed(1)} L.`,
+        'Check the number and the size.'
+      );
+    if (stopped && draft.fields.understood !== 'yes')
+      throw new InputError(
+        'The pressure check says no.',
+        'Take one of the safe ways out, or say that you understand.'
+      );
+    if (stopped)
+      await record(batch.id, 'caution', { cautionId: 'pressure', text: check.verdict.text.slice(0, 400) });
+    const event = await logBottling(batch.id, {
+      from: fill!.vesselId,
+      bottles: [{ count, sizeL: size, type: draft.fields.type as BottleType }],
+      ...(priming > 0 ? { primingGL: priming } : {}),
+      bar20: check.verdict.bar20
+    });
+    return [
+      `${count} bottles of ${batch.state.name}. Stand them a few days, then lay them down.`,
+      event
+    ] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Bottle">
@@ -168,7 +163,7 @@
       /> I understand that these bottles may burst</label
     >
   {/if}
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button
     class="btn {stopped ? 'btn-error' : 'btn-primary'}"
     disabled={stopped && draft.fields.understood !== 'yes'}

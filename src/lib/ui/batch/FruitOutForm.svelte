@@ -1,16 +1,14 @@
 <script lang="ts">
   import { pulpL } from '$core/must/balance';
   import { volumeOf } from '$core/ledger/fold';
-  import { explain } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
   import { logFruitOut } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
-  import { parseWhen } from '../field/parse-when';
+  import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { sayDone } from '../nav/said.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
@@ -20,7 +18,7 @@
     volume: '',
     when: ''
   });
-  let error = $state('');
+  const form = createWriteDown(draft, () => ondone());
   const left = (press: 'drip' | 'squeeze' | 'press') =>
     volumeText(
       Math.max(0, volumeOf(batch.state) - pulpL(press, batch.state.produceKg)),
@@ -32,25 +30,13 @@
     ['press', 'Press it', 'most wine, longest to clear']
   ] as const;
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    error = '';
-    try {
-      const volumeL = draft.fields.volume.trim()
-        ? parseAs('volume', draft.fields.volume, household.settings.volume, countryOf(household.settings))
-            .base
-        : undefined;
-      const event = await logFruitOut(batch.id, draft.fields.press as 'drip', volumeL, {
-        at: parseWhen(draft.fields.when, Date.now()),
-        recordedAt: Date.now()
-      });
-      await draft.done();
-      sayDone(`${batch.state.name}: fruit out.`, event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
-    }
-  }
+  const save = form.submit(async (when) => {
+    const volumeL = draft.fields.volume.trim()
+      ? parseAs('volume', draft.fields.volume, household.settings.volume, countryOf(household.settings)).base
+      : undefined;
+    const event = await logFruitOut(batch.id, draft.fields.press as 'drip', volumeL, when);
+    return [`${batch.state.name}: fruit out.`, event] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Fruit out">
@@ -82,6 +68,6 @@
     />
   </label>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Fruit is out</button>
 </form>

@@ -1,26 +1,18 @@
 <script lang="ts">
-  import { explain } from '$core/units/input-error';
   import { logNote } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
-  import { sayDone } from '../nav/said.svelte';
+  import { createWriteDown } from '../field/write-down.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`note:${batch.id}`, { text: '' });
-  let error = $state('');
+  const form = createWriteDown(draft, () => ondone());
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    try {
-      const event = await logNote(batch.id, draft.fields.text);
-      await draft.done();
-      sayDone('Noted.', event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
-    }
-  }
+  const save = form.submit(async () => {
+    const event = await logNote(batch.id, draft.fields.text);
+    return ['Noted.', event] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Note">
@@ -35,6 +27,6 @@
       value={draft.fields.text}
       oninput={(e) => draft.set('text', e.currentTarget.value)}></textarea>
   </label>
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Write it down</button>
 </form>

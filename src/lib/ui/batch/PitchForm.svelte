@@ -1,13 +1,11 @@
 <script lang="ts">
   import { YEASTS, type YeastId } from '$core/must/substances';
-  import { explain } from '$core/units/input-error';
   import { parseAs } from '$core/units/parse';
   import { logPitch, stepDoseG } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
-  import { parseWhen } from '../field/parse-when';
+  import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { sayDone } from '../nav/said.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
@@ -18,29 +16,18 @@
     how: 'dry',
     when: ''
   });
-  let error = $state('');
+  const form = createWriteDown(draft, () => ondone());
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    error = '';
-    try {
-      const massG = parseAs('mass', draft.fields.mass, 'g').base * 1000;
-      const data = {
-        yeast: { yeastId: draft.fields.yeast as YeastId },
-        how: draft.fields.how as 'dry',
-        ...(massG > 0 ? { massG } : {})
-      };
-      const event = await logPitch(batch.id, data, {
-        at: parseWhen(draft.fields.when, Date.now()),
-        recordedAt: Date.now()
-      });
-      await draft.done();
-      sayDone(`${batch.state.name}: yeast in.`, event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
-    }
-  }
+  const save = form.submit(async (when) => {
+    const massG = parseAs('mass', draft.fields.mass, 'g').base * 1000;
+    const data = {
+      yeast: { yeastId: draft.fields.yeast as YeastId },
+      how: draft.fields.how as 'dry',
+      ...(massG > 0 ? { massG } : {})
+    };
+    const event = await logPitch(batch.id, data, when);
+    return [`${batch.state.name}: yeast in.`, event] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Yeast in">
@@ -81,6 +68,6 @@
     </label>
   </div>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Yeast is in</button>
 </form>

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { FIRST_RACKING_LOSS, LATER_RACKING_LOSS } from '$core/must/balance';
+  import { rackingLossL } from '$core/must/balance';
   import { liquid } from '$core/must/stock';
-  import { explain, InputError } from '$core/units/input-error';
+  import { InputError } from '$core/units/input-error';
   import { entryText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
@@ -9,9 +9,8 @@
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
-  import { parseWhen } from '../field/parse-when';
+  import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { sayDone } from '../nav/said.svelte';
   import { freeVessels, glassFor } from './free-vessels';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -21,9 +20,7 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
   const volumeL = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
-  const lossL = $derived(
-    volumeL * (batch.state.rackings.length === 0 ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1]
-  );
+  const lossL = $derived(rackingLossL(volumeL, batch.state.rackings.length === 0));
   const empty = $derived(freeVessels());
   const same = $derived(vesselById(fill?.vesselId ?? ''));
   /** Its own vessel last: emptied, washed and filled again. */
@@ -39,12 +36,12 @@
     loss: '',
     when: ''
   });
+  const form = createWriteDown(draft, () => ondone());
   const first = $derived(vesselById(draft.fields.to1) ?? glassFor(volumeL - lossL, empty) ?? same);
   const outL = $derived(Math.max(0, volumeL - lossL));
   const guess1 = $derived(Math.min(outL, first?.capacityL ?? outL));
   const rest = $derived(outL - guess1);
   const others = $derived(free.filter((v) => v.id !== first?.id));
-  let error = $state('');
 
   const litres = (text: string, fallback: number) =>
     text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : fallback;
@@ -56,48 +53,36 @@
     }
   });
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    error = '';
-    try {
-      if (!first)
-        throw new InputError('There is no empty vessel.', 'Add one in Settings, or empty one first.');
-      const to = [{ vesselId: first.id, volumeL: litres(draft.fields.vol1, guess1) }];
-      if (draft.fields.to2) to.push({ vesselId: draft.fields.to2, volumeL: litres(draft.fields.vol2, rest) });
-      for (const t of to) {
-        const v = vesselById(t.vesselId)!;
-        if (t.volumeL > v.capacityL)
-          throw new InputError(
-            `${volumeText(t.volumeL, unit)} does not fit the ${v.name}.`,
-            `It holds ${volumeText(v.capacityL, unit)}; put the rest in a second vessel.`
-          );
-        if (t.volumeL <= 0)
-          throw new InputError(
-            `Nothing goes into the ${v.name}.`,
-            'Give how much came out, or leave it away.'
-          );
-      }
-      const total = to.reduce((sum, t) => sum + t.volumeL, 0);
-      if (total > volumeL * 1.25)
+  const save = form.submit(async (when) => {
+    if (!first) throw new InputError('There is no empty vessel.', 'Add one in Settings, or empty one first.');
+    const to = [{ vesselId: first.id, volumeL: litres(draft.fields.vol1, guess1) }];
+    if (draft.fields.to2) to.push({ vesselId: draft.fields.to2, volumeL: litres(draft.fields.vol2, rest) });
+    for (const t of to) {
+      const v = vesselById(t.vesselId)!;
+      if (t.volumeL > v.capacityL)
         throw new InputError(
-          `${volumeText(total, unit)} is a quarter more than the ${volumeText(volumeL, unit)} that was in there.`,
-          'Check the amounts and their units; write down a top-up as an addition.'
+          `${volumeText(t.volumeL, unit)} does not fit the ${v.name}.`,
+          `It holds ${volumeText(v.capacityL, unit)}; put the rest in a second vessel.`
         );
-      const lost = litres(draft.fields.loss, Math.max(0, volumeL - total));
-      const event = await logRacking(
-        batch.id,
-        draft.fields.from || batch.state.fills[0]!.vesselId,
-        to,
-        lost,
-        { at: parseWhen(draft.fields.when, Date.now()), recordedAt: Date.now() }
-      );
-      await draft.done();
-      sayDone(`${batch.state.name}: racked.`, event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
+      if (t.volumeL <= 0)
+        throw new InputError(`Nothing goes into the ${v.name}.`, 'Give how much came out, or leave it away.');
     }
-  }
+    const total = to.reduce((sum, t) => sum + t.volumeL, 0);
+    if (total > volumeL * 1.25)
+      throw new InputError(
+        `${volumeText(total, unit)} is a quarter more than the ${volumeText(volumeL, unit)} that was in there.`,
+        'Check the amounts and their units; write down a top-up as an addition.'
+      );
+    const lost = litres(draft.fields.loss, Math.max(0, volumeL - total));
+    const event = await logRacking(
+      batch.id,
+      draft.fields.from || batch.state.fills[0]!.vesselId,
+      to,
+      lost,
+      when
+    );
+    return [`${batch.state.name}: racked.`, event] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Rack">
@@ -176,6 +161,6 @@
       That leaves {(airMl / 1000).toFixed(1)} L of air over it. Smaller glass, or top up.
     </p>{/if}
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">It is racked</button>
 </form>

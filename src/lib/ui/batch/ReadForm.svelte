@@ -1,19 +1,17 @@
 <script lang="ts">
   import { parseGravity, parseTemperature } from '$core/units/parse';
   import { correctReading } from '$core/liquid/hydrometer';
-  import { explain } from '$core/units/input-error';
   import { logGravity } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
-  import { parseWhen } from '../field/parse-when';
+  import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { sayDone } from '../nav/said.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`read:${batch.id}`, { sg: '', temp: '', when: '' });
-  let error = $state('');
+  const form = createWriteDown(draft, () => ondone());
   const scale = $derived(household.settings.temp);
 
   /** What the reading is at 20 °C, as it is typed. */
@@ -30,21 +28,12 @@
     }
   });
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    error = '';
-    try {
-      const sg = parseGravity(draft.fields.sg);
-      const tempC = draft.fields.temp.trim() ? parseTemperature(draft.fields.temp, scale) : null;
-      const at = parseWhen(draft.fields.when, Date.now());
-      const event = await logGravity(batch.id, sg, tempC, household.settings, { at, recordedAt: Date.now() });
-      await draft.done();
-      sayDone(`${batch.state.name}: ${sg.toFixed(3)} written down.`, event);
-      ondone();
-    } catch (err) {
-      error = explain(err);
-    }
-  }
+  const save = form.submit(async (when) => {
+    const sg = parseGravity(draft.fields.sg);
+    const tempC = draft.fields.temp.trim() ? parseTemperature(draft.fields.temp, scale) : null;
+    const event = await logGravity(batch.id, sg, tempC, household.settings, when);
+    return [`${batch.state.name}: ${sg.toFixed(3)} written down.`, event] as const;
+  });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Read gravity">
@@ -81,6 +70,6 @@
       : 'Strained, below the cap, bubbles spun off, at eye level.'}
   </p>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
-  {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
+  {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Write it down</button>
 </form>

@@ -97,7 +97,7 @@
                       label: {
                         display: true,
                         content: `expected finish ${end.low.toFixed(3)} – ${end.high.toFixed(3)}`,
-                        position: { x: 'start' as const, y: 'end' as const },
+                        position: { x: 'center' as const, y: 'end' as const },
                         yAdjust: -22,
                         color: ink,
                         font: { size: 13, weight: 'normal' as const }
@@ -110,16 +110,7 @@
                 xMin: now,
                 xMax: now,
                 borderColor: ink,
-                borderWidth: 1.5,
-                label: {
-                  display: true,
-                  content: `day ${standing.day}`,
-                  position: 'start' as const,
-                  backgroundColor: 'transparent',
-                  color: ink,
-                  xAdjust: 26,
-                  font: { size: 13 }
-                }
+                borderWidth: 1.5
               }
             }
           }

@@ -1,11 +1,12 @@
 <script lang="ts">
   import {
-    CAMPDEN_TABLET_G,
+    campdenTablets,
     doseG,
     DOSES,
-    ENZYME_G_PER_KG,
+    enzymeG,
     spoonText,
     TEASPOON_G,
+    yeastG,
     type DoseId
   } from '$core/scale/doses';
   import { gramsText, volumeText } from '$core/units/format';
@@ -34,7 +35,7 @@
   const list = $derived.by(() => {
     const out = [];
     if (bench.wildYeast === 'sulphite') {
-      const tablets = Math.max(1, Math.round(doseG('campden', litres)[1] / CAMPDEN_TABLET_G));
+      const tablets = campdenTablets(litres);
       out.push({
         name: 'Campden',
         amount: `${tablets}`,
@@ -43,17 +44,11 @@
       });
     }
     if (fruit.some((f) => f.p.pectin === 'high' || f.p.pectin === 'medium'))
-      out.push(
-        powder(
-          'pectic-enzyme',
-          Math.max(doseG('pectic-enzyme', litres)[1], ENZYME_G_PER_KG * fruitKg),
-          TEASPOON_G['pectic-enzyme']
-        )
-      );
+      out.push(powder('pectic-enzyme', enzymeG(litres, fruitKg), TEASPOON_G['pectic-enzyme']));
     out.push(powder('nutrient', doseG('nutrient', litres)[1], TEASPOON_G.nutrient));
     if (!fruit.some((f) => f.p.tannin === 'high' || f.p.tannin === 'medium'))
       out.push(powder('tannin', doseG('tannin', litres)[0], TEASPOON_G.tannin));
-    if (bench.wildYeast !== 'wild') out.push(powder('yeast', Math.max(5, doseG('yeast', litres)[1]), null));
+    if (bench.wildYeast !== 'wild') out.push(powder('yeast', yeastG(litres), null));
     return out;
   });
 </script>

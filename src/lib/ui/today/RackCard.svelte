@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FIRST_RACKING_LOSS, LATER_RACKING_LOSS } from '$core/must/balance';
+  import { rackingLossL } from '$core/must/balance';
   import { liquid } from '$core/must/stock';
   import { InputError } from '$core/units/input-error';
   import { entryText } from '$core/units/format';
@@ -17,9 +17,7 @@
   const unit = $derived(household.settings.volume);
   const fill = $derived(batch.state.fills[0]);
   const volumeL = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
-  const outL = $derived(
-    volumeL * (1 - (batch.state.rackings.length === 0 ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1])
-  );
+  const outL = $derived(volumeL - rackingLossL(volumeL, batch.state.rackings.length === 0));
   const into = $derived(glassFor(outL, freeVessels()));
   const fits = $derived(into !== undefined && into.capacityL >= outL && batch.state.fills.length === 1);
   let text = $state('');
