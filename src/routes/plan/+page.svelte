@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { produceById } from '$core/produce/table';
+  import { entryOf } from '$core/must/plan';
   import { mustColour } from '$core/must/colour';
   import { planRibbon } from '$core/must/ribbon';
   import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
@@ -35,7 +35,7 @@
   const hasFruit = $derived((e?.likely.produceKg ?? 0) > 0);
   const darkBerry = $derived(
     bench.solved.plan.ingredients.some(
-      (i) => i.kind === 'produce' && produceById(i.produceId)?.family === 'soft' && i.massKg > 0
+      (i) => i.kind === 'produce' && entryOf(i)?.family === 'soft' && i.massKg > 0
     )
   );
   const isOpen = $derived(vessel.shape === 'bucket' || vessel.shape === 'barrel');

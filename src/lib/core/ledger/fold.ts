@@ -3,10 +3,19 @@ import { hexoseGone } from '../ferment/alcohol';
 import { findRoot } from '../liquid/root';
 import { pulpL } from '../must/balance';
 import type { Plan, Yeast } from '../must/plan';
-import { toleranceOf } from '../must/plan';
-import { addInto, contribution, emptyStock, liquid, scaled, TYPICAL, type Stock } from '../must/stock';
+import { entryOf, toleranceOf } from '../must/plan';
+import {
+  addInto,
+  contribution,
+  emptyStock,
+  liquid,
+  scaled,
+  TYPICAL,
+  usableKg,
+  type Stock
+} from '../must/stock';
 import { SUCROSE_TO_HEXOSE, YEASTS } from '../must/substances';
-import { produceById } from '../produce/table';
+import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
 import { liveEvents, type EventData, type LedgerEvent } from './events';
 
 /** A vessel's share of the batch. */
@@ -37,6 +46,8 @@ export type BatchState = {
   held: Stock;
   /** fruit that is in there now, kg */
   produceKg: number;
+  /** the same by how much liquid it holds back, as fresh fruit */
+  pulpKg: number;
   insolublesKg: number;
   /** when something that ferments last went in */
   fedAt: number;
@@ -64,9 +75,6 @@ type Working = BatchState & { lots: Lot[] };
 
 const HOUR = 3_600_000;
 
-/** Thawed fruit is half mashed already: it gives at about this share of the fresh half-time. Common practice. */
-const FROZEN_PACE = 0.4;
-
 /** Events before which the fruit's giving must be brought up to date. */
 const TOUCHES_LIQUID = new Set<LedgerEvent['type']>([
   'addition',
@@ -80,7 +88,7 @@ const TOUCHES_LIQUID = new Set<LedgerEvent['type']>([
 function advance(s: Working, at: number): void {
   for (const lot of s.lots) {
     const hours = Math.max(0, (at - lot.since) / HOUR);
-    const share = lot.halfH > 0 ? 1 - 2 ** (-hours / lot.halfH) : 1;
+    const share = shareGiven(lot.halfH, hours);
     const fill = s.fills.find((f) => f.vesselId === lot.vesselId) ?? s.fills[0];
     if (fill && share > 0) {
       addInto(fill.stock, lot.held, share);
@@ -102,20 +110,24 @@ function add(s: Working, data: EventData<'addition'>, at: number): void {
   const shares = fills.map((f, i) => (total > 0 ? liquidL(f.stock) / total : i === 0 ? 1 : 0));
   const { vesselId } = fills[0]!;
   for (const item of data.ingredients) {
-    const produce = 'produceId' in item ? produceById(item.produceId) : undefined;
-    const { poured, held, insolublesKg } = contribution(item, produce, TYPICAL);
+    const produce = entryOf(item);
+    const { poured, held, insolublesKg, pulpKg } = contribution(item, produce, TYPICAL);
     fills.forEach((f, i) => addInto(f.stock, poured, shares[i]));
     if (poured.hexoseKg + held.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
-    if (item.kind === 'produce' && produce) {
-      const pace = item.form === 'frozen' ? FROZEN_PACE : 1;
-      s.lots.push({ vesselId, held, halfH: produce.halfGivenH[1] * pace, since: at });
-      s.produceKg += item.massKg;
+    if (item.kind === 'produce' && produce && !item.pressed) {
+      const heat = item.heat ?? (s.plan.wildYeast === 'heat' ? 'poured' : 'raw');
+      const hasEnzyme = 'pectic-enzyme' in s.powdersG;
+      s.lots.push({ vesselId, held, halfH: halfGivenH(produce, { ...item, heat }, hasEnzyme), since: at });
+      s.produceKg += usableKg(item, produce);
+      s.pulpKg += pulpKg;
       s.insolublesKg += insolublesKg;
       s.fruitInAt ??= at;
       s.fruitOutAt = null;
     }
     if (item.kind === 'additive') {
       const before = s.powdersG[item.additiveId]?.massG ?? 0;
+      if (item.additiveId === 'pectic-enzyme' && before === 0)
+        for (const lot of s.lots) lot.halfH *= ENZYME_PACE;
       s.powdersG[item.additiveId] = { massG: before + item.massKg * 1000, at };
     }
   }
@@ -194,8 +206,7 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
 
 function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
   const total = s.fills.reduce((sum, f) => sum + liquidL(f.stock), 0);
-  const lost =
-    data.volumeL !== undefined ? Math.max(0, total - data.volumeL) : pulpL(data.press, s.produceKg);
+  const lost = data.volumeL !== undefined ? Math.max(0, total - data.volumeL) : pulpL(data.press, s.pulpKg);
   const keep = total > 0 ? Math.max(0, 1 - lost / total) : 1;
   for (const fill of s.fills) {
     fill.stock = scaled(fill.stock, keep);
@@ -204,6 +215,7 @@ function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
   s.lostL += Math.min(lost, total);
   s.lots = [];
   s.produceKg = 0;
+  s.pulpKg = 0;
   s.insolublesKg = 0;
   s.fruitOutAt = at;
 }
@@ -271,6 +283,7 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
     fills: [{ vesselId: planned.data.vesselId, stock: emptyStock(), fermentedKg: 0 }],
     held: emptyStock(),
     produceKg: 0,
+    pulpKg: 0,
     insolublesKg: 0,
     fedAt: Date.parse(planned.at),
     fruitInAt: null,

@@ -37,7 +37,7 @@ export function densityOfStrength(ethanolKgL: number): number {
     const next = Math.min(1, ethanolKgL / ethanolWaterDensity(p));
     const moved = Math.abs(next - p);
     p = next;
-    if (moved < 1e-10) break;
+    if (moved < 1e-9) break;
   }
   return ethanolWaterDensity(p);
 }

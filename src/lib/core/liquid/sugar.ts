@@ -77,7 +77,7 @@ export function sgFromBrix(brix: number): number {
   for (let i = 0; i < 6; i++) {
     const step = (asbc(sg) - SHIFT - brix) / asbcSlope(sg);
     sg -= step;
-    if (Math.abs(step) < 1e-11) break;
+    if (Math.abs(step) < 1e-9) break;
   }
   return sg;
 }
@@ -98,7 +98,7 @@ export function sgFromGramsPerLitre(gramsL: number): number {
     const brix = asbc(sg) - SHIFT;
     const step = (10 * brix * sg * WATER_20 - gramsL) / (10 * WATER_20 * (asbcSlope(sg) * sg + brix));
     sg -= step;
-    if (Math.abs(step) < 1e-11) break;
+    if (Math.abs(step) < 1e-9) break;
   }
   return sg;
 }

@@ -1,5 +1,4 @@
-import type { Plan } from '../must/plan';
-import { produceById } from '../produce/table';
+import { entryOf, usesEnzyme, type Plan } from '../must/plan';
 
 export type StepId =
   'crush' | 'campden' | 'enzyme' | 'pitch' | 'stir' | 'read' | 'fruit-out' | 'rack-1' | 'rack-2' | 'bottle';
@@ -46,11 +45,11 @@ export function stepsOf(plan: Plan): Step[] {
   const school = plan.wildYeast ?? 'sulphite';
   const fruit = plan.ingredients
     .filter((i) => i.kind === 'produce' && i.massKg > 0)
-    .map((i) => produceById('produceId' in i ? i.produceId : ''))
+    .map((i) => entryOf(i))
     .filter((p) => p !== undefined);
   const steepDays = Math.max(0, ...fruit.map((p) => p.steepDays[1]));
   const hasFruit = steepDays > 0;
-  const hasPectin = fruit.some((p) => p.pectin === 'high' || p.pectin === 'medium');
+  const hasPectin = usesEnzyme(plan);
   const isWild = school === 'wild';
   const begin: StepId = isWild ? 'crush' : 'pitch';
   const steps: Step[] = [

@@ -3,12 +3,14 @@ import { findRoot } from '../liquid/root';
 import { dissolves } from '../liquid/mix';
 import { gramsPerLitre } from '../liquid/sugar';
 import { WATER_20 } from '../liquid/water';
-import { produceById } from '../produce/table';
+import { boilOffL, halfGivenH, shareGiven } from '../produce/extraction';
+import type { Produce } from '../produce/schema';
 import { rangeOf, type Estimate } from '../units/range';
 import { InputError } from '../units/input-error';
 import { phOf, titratableAcidity } from './acid';
 import { DRAWS, drawn, normals } from './draw';
-import { toleranceOf, type Ingredient, type Plan } from './plan';
+import { costOf } from './cost';
+import { entryOf, toleranceOf, usesEnzyme, type Ingredient, type Plan } from './plan';
 import { SUCROSE_TO_HEXOSE } from './substances';
 import {
   acidWater,
@@ -21,6 +23,7 @@ import {
   LOT_DIMENSIONS,
   scaled,
   TYPICAL,
+  usableKg,
   type LotDraw,
   type Stock
 } from './stock';
@@ -32,9 +35,12 @@ export const HELD_BY_PULP = {
   press: [0.03, 0.06, 0.1]
 } as const;
 
-/** Litres left in the pulp of `produceKg`; `z` 0 is typical. */
-export const pulpL = (press: Plan['press'], produceKg: number, z = 0): number =>
-  drawn(HELD_BY_PULP[press ?? 'drip'], z) * produceKg;
+/** Litres of wine a bottle takes. */
+export const BOTTLE_L = 0.75;
+
+/** Litres left in `pulpKg` of pulp, counted as fresh fruit; `z` 0 is typical. */
+export const pulpL = (press: Plan['press'], pulpKg: number, z = 0): number =>
+  drawn(HELD_BY_PULP[press ?? 'drip'], z) * pulpKg;
 
 /** Share of the wine left behind with the lees at the first racking. Common practice: half to one litre of eight. */
 export const FIRST_RACKING_LOSS = [0.06, 0.09, 0.13] as const;
@@ -45,36 +51,102 @@ export const LATER_RACKING_LOSS = [0.01, 0.02, 0.04] as const;
 export const rackingLossL = (volumeL: number, isFirst: boolean): number =>
   volumeL * (isFirst ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1];
 
-/** One plausible must: what is poured, what the fruit still holds, and its pulp. */
-type Mix = { none: Stock; all: Stock; insolublesKg: number; produceKg: number };
+/**
+ * One plausible must: what is poured, what it will be once the fruit has given, and its pulp.
+ * `now` is the must at the age asked about.
+ */
+type Mix = { none: Stock; all: Stock; now: Stock; insolublesKg: number; produceKg: number; pulpKg: number };
 
-const emptyMix = (): Mix => ({ none: emptyStock(), all: emptyStock(), insolublesKg: 0, produceKg: 0 });
-const copyMix = (m: Mix): Mix => ({ ...m, none: scaled(m.none), all: scaled(m.all) });
+const emptyMix = (): Mix => ({
+  none: emptyStock(),
+  all: emptyStock(),
+  now: emptyStock(),
+  insolublesKg: 0,
+  produceKg: 0,
+  pulpKg: 0
+});
+const copyMix = (m: Mix, isAged: boolean): Mix => ({
+  ...m,
+  none: scaled(m.none),
+  all: scaled(m.all),
+  now: isAged ? scaled(m.now) : m.now
+});
+
+/** When the must is looked at, and how it is treated. */
+type Age = { ageH: number | null; hasEnzyme: boolean; isHeated: boolean };
+const NO_AGE: Age = { ageH: null, hasEnzyme: false, isHeated: false };
+const ageOf = (plan: Plan, ageH: number | null): Age => ({
+  ageH,
+  hasEnzyme: usesEnzyme(plan),
+  isHeated: plan.wildYeast === 'heat'
+});
 
 /** Adds an ingredient into a mix, in place. */
-function addTo(m: Mix, ingredient: Ingredient, index: number, lot: LotDraw): void {
-  const produce = 'produceId' in ingredient ? produceById(ingredient.produceId) : undefined;
+function addTo(m: Mix, ingredient: Ingredient, index: number, lot: LotDraw, age: Age): void {
+  const produce = entryOf(ingredient);
   if ('produceId' in ingredient && !produce)
     throw new InputError(
       `No produce is called “${ingredient.produceId}”.`,
       'Choose one from the table.',
       `ingredients[${index}].produceId`
     );
-  if (ingredient.kind === 'produce') {
-    m.insolublesKg += addProduceRow(m.all, ingredient, produce!, lot);
-    m.produceKg += ingredient.massKg;
+  if (ingredient.kind !== 'produce') {
+    const { poured } = contribution(ingredient, produce, lot);
+    addInto(m.none, poured);
+    addInto(m.all, poured);
+    if (age.ageH !== null) addInto(m.now, poured);
     return;
   }
-  const { poured } = contribution(ingredient, produce, lot);
+  m.produceKg += usableKg(ingredient, produce!, lot);
+  if (age.ageH === null && !ingredient.pressed) {
+    // Straight into the must: a hundred draws of ten fruits leave no time for go-betweens.
+    const pulp = addProduceRow(m.none, m.all, ingredient, produce!, lot);
+    m.insolublesKg += pulp.insolublesKg;
+    m.pulpKg += pulp.pulpKg;
+    return;
+  }
+  const { poured, held, insolublesKg, pulpKg } = contribution(ingredient, produce, lot);
   addInto(m.none, poured);
-  addInto(m.all, poured);
+  addInto(addInto(m.all, poured), held);
+  m.insolublesKg += insolublesKg;
+  m.pulpKg += pulpKg;
+  if (age.ageH !== null) {
+    addInto(m.now, poured);
+    addInto(m.now, held, shareGiven(halfOf(ingredient, produce!, age, lot.pace), age.ageH));
+  }
 }
 
+const halfOf = (
+  item: Extract<Ingredient, { kind: 'produce' }>,
+  produce: Produce,
+  age: Age,
+  z: number
+): number =>
+  halfGivenH(produce, { ...item, heat: item.heat ?? (age.isHeated ? 'poured' : 'raw') }, age.hasEnzyme, z);
+
 /** The likely must, without ranges: what the solver and the ledger start from. */
-export function likelyMix(ingredients: readonly Ingredient[]): Mix {
+export function likelyMix(ingredients: readonly Ingredient[], age: Age = NO_AGE): Mix {
   const m = emptyMix();
-  ingredients.forEach((ingredient, i) => addTo(m, ingredient, i, TYPICAL));
+  ingredients.forEach((ingredient, i) => addTo(m, ingredient, i, TYPICAL, age));
   return m;
+}
+
+/** The likely gravity of a plan's must `ageH` hours after the fruit went in, before any ferment; null without liquid. */
+export function sgAtAge(plan: Plan, ageH: number): number | null {
+  const { now } = likelyMix(plan.ingredients, ageOf(plan, ageH));
+  return dissolves(now.waterKg, now.solidsKg) ? (liquid(now)?.sg ?? null) : null;
+}
+
+/** Hours until nine tenths of all that the plan's fruit holds is in the must; 0 without fruit. */
+export function hoursToGive(plan: Plan): number {
+  const { all, none } = likelyMix(plan.ingredients);
+  const held = all.solidsKg - none.solidsKg;
+  if (held <= 1e-9) return 0;
+  const left = (h: number) => {
+    const { now } = likelyMix(plan.ingredients, ageOf(plan, h));
+    return (all.solidsKg - now.solidsKg) / held;
+  };
+  return findRoot((h) => 0.1 - left(h), 0, 24 * 60, 1e-2);
 }
 
 type Figures = {
@@ -90,6 +162,10 @@ type Figures = {
   ph: number;
   intoGlassL: number;
   bottles: number;
+  yanMgL: number;
+  fruitPerL: number;
+  sgNow: number;
+  costPerBottle: number;
 };
 
 /** How one plausible plan turns out: yield, tolerance and losses as standard normals; 0 is typical. */
@@ -97,9 +173,10 @@ type Luck = { yield: number; tolerance: number; pulp: number; lees: number };
 const TYPICAL_LUCK: Luck = { yield: 0, tolerance: 0, pulp: 0, lees: 0 };
 
 /** NaN stands for what is not defined: no liquid, sugar that cannot dissolve, no acid. */
-function figures(m: Mix, plan: Plan, luck: Luck, nearPh?: number): Figures {
+function figures(m: Mix, plan: Plan, luck: Luck, cost: number, nearPh?: number): Figures {
   const none = dissolves(m.none.waterKg, m.none.solidsKg) ? liquid(m.none) : null;
   const all = dissolves(m.all.waterKg, m.all.solidsKg) ? liquid(m.all) : null;
+  const now = m.now.waterKg > 0 && dissolves(m.now.waterKg, m.now.solidsKg) ? liquid(m.now) : null;
   const gone = NaN;
   if (!all)
     return {
@@ -114,7 +191,11 @@ function figures(m: Mix, plan: Plan, luck: Luck, nearPh?: number): Figures {
       taGL: gone,
       ph: gone,
       intoGlassL: gone,
-      bottles: gone
+      bottles: gone,
+      yanMgL: gone,
+      fruitPerL: gone,
+      sgNow: gone,
+      costPerBottle: gone
     };
   const ethanolYield = drawn(YIELD.ethanol, luck.yield);
   const dry = ferment(m.all, m.all.hexoseKg, ethanolYield).stock;
@@ -122,7 +203,7 @@ function figures(m: Mix, plan: Plan, luck: Luck, nearPh?: number): Figures {
   const tolerance = drawn(toleranceOf(plan.yeast), luck.tolerance);
   const end = potentialAbv <= tolerance ? dry : finish(m.all, tolerance, ethanolYield).stock;
   const final = liquid(end)!;
-  const intoGlassL = Math.max(0, all.volumeL - pulpL(plan.press, m.produceKg, luck.pulp));
+  const intoGlassL = Math.max(0, all.volumeL - pulpL(plan.press, m.pulpKg, luck.pulp));
   const afterLees =
     intoGlassL * (1 - drawn(FIRST_RACKING_LOSS, luck.lees)) * (1 - drawn(LATER_RACKING_LOSS, luck.lees));
   const water = acidWater(m.all, all.volumeL);
@@ -139,17 +220,21 @@ function figures(m: Mix, plan: Plan, luck: Luck, nearPh?: number): Figures {
     taGL: titratableAcidity(water),
     ph: hasAcid ? phOf(water, nearPh) : gone,
     intoGlassL,
-    bottles: afterLees / 0.75
+    bottles: afterLees / BOTTLE_L,
+    yanMgL: m.all.nitrogenMg / all.volumeL,
+    fruitPerL: m.produceKg > 0 && intoGlassL > 0 ? m.produceKg / intoGlassL : gone,
+    sgNow: now?.sg ?? gone,
+    costPerBottle: (cost * BOTTLE_L) / afterLees + (plan.prices?.bottle ?? 0)
   };
 }
 
 /** Figures of the likely must alone: no ranges, and fast. For the solver. */
 export const likelyFigures = (plan: Plan): Figures =>
-  figures(likelyMix(plan.ingredients), plan, TYPICAL_LUCK);
+  figures(likelyMix(plan.ingredients), plan, TYPICAL_LUCK, NaN);
 
 export type MustEstimate = { [K in keyof Figures]: Estimate | null } & {
-  /** what the likely must holds in kg, for the ribbon */
-  likely: { none: Stock; all: Stock; insolublesKg: number; produceKg: number };
+  /** what the likely must holds in kg, for the ribbon and the workings */
+  likely: Mix;
   assumptions: string[];
 };
 
@@ -158,32 +243,40 @@ export type MustEstimate = { [K in keyof Figures]: Estimate | null } & {
  * For checking how often the ranges hold.
  * @param normal draws from a standard normal
  */
-export function oneMust(plan: Plan, normal: () => number): Figures {
+export function oneMust(plan: Plan, normal: () => number, ageH: number | null = null): Figures {
   const m = emptyMix();
-  plan.ingredients.forEach((item, index) =>
-    addTo(m, item, index, {
-      ripeness: normal(),
-      acids: normal(),
-      ph: normal(),
-      insolubles: normal(),
-      usable: normal()
-    })
-  );
-  return figures(m, plan, { yield: normal(), tolerance: normal(), pulp: normal(), lees: normal() });
+  const age = ageOf(plan, ageH);
+  plan.ingredients.forEach((item, index) => addTo(m, item, index, lotFrom(normal), age));
+  const luck = { yield: normal(), tolerance: normal(), pulp: normal(), lees: normal() };
+  return figures(m, plan, luck, costOf(plan)?.total ?? NaN);
 }
+
+/** A lot drawn figure by figure. */
+const lotFrom = (z: (dimension: number) => number): LotDraw => ({
+  ripeness: z(0),
+  acids: z(1),
+  ph: z(2),
+  insolubles: z(3),
+  usable: z(4),
+  nitrogen: z(5),
+  pace: z(6)
+});
 
 const LUCK_DIMENSIONS = 4;
 
 /**
  * The must balance: what a plan makes, with ranges. The heart of Vecino.
  * None given: what was poured and dissolved. All given: the fruit's water and solubles have joined.
- * @param plan a valid plan; produce ids must be in the table
+ * @param plan a valid plan; produce ids must be in the table, or bring their entry
+ * @param ageH hours since the fruit went in, for `sgNow`; null when it is not asked
  * @returns each figure low–likely–high (10th–90th percentile of a fixed sample), null where undefined
  * @throws InputError naming the ingredient that is unknown
  */
-export function estimateMust(plan: Plan): MustEstimate {
-  const m = likelyMix(plan.ingredients);
-  const likely = figures(m, plan, TYPICAL_LUCK);
+export function estimateMust(plan: Plan, ageH: number | null = null): MustEstimate {
+  const age = ageOf(plan, ageH);
+  const cost = costOf(plan)?.total ?? NaN;
+  const m = likelyMix(plan.ingredients, age);
+  const likely = figures(m, plan, TYPICAL_LUCK, cost);
   const names = Object.keys(likely) as (keyof Figures)[];
   const columns = names.map(() => new Float64Array(DRAWS));
   // What is weighed pure is the same in every draw; only fruit and juice vary.
@@ -194,27 +287,23 @@ export function estimateMust(plan: Plan): MustEstimate {
   const luck = Array.from({ length: LUCK_DIMENSIONS }, (_, d) => normals(d));
   const fixed = emptyMix();
   plan.ingredients.forEach((item, index) => {
-    if (!('produceId' in item)) addTo(fixed, item, index, TYPICAL);
+    if (!('produceId' in item)) addTo(fixed, item, index, TYPICAL, age);
   });
   for (let i = 0; i < DRAWS; i++) {
-    const one = copyMix(fixed);
+    const one = copyMix(fixed, ageH !== null);
     for (const { item, index, z } of varies)
-      addTo(one, item, index, {
-        ripeness: z[0]![i]!,
-        acids: z[1]![i]!,
-        ph: z[2]![i]!,
-        insolubles: z[3]![i]!,
-        usable: z[4]![i]!
-      });
+      addTo(
+        one,
+        item,
+        index,
+        lotFrom((d) => z[d]![i]!),
+        age
+      );
     const drawnFigures = figures(
       one,
       plan,
-      {
-        yield: luck[0]![i]!,
-        tolerance: luck[1]![i]!,
-        pulp: luck[2]![i]!,
-        lees: luck[3]![i]!
-      },
+      { yield: luck[0]![i]!, tolerance: luck[1]![i]!, pulp: luck[2]![i]!, lees: luck[3]![i]! },
+      cost,
       Number.isFinite(likely.ph) ? likely.ph : undefined
     );
     for (let n = 0; n < names.length; n++) columns[n]![i] = drawnFigures[names[n]!];
@@ -232,6 +321,19 @@ export function estimateMust(plan: Plan): MustEstimate {
 function assumptions(plan: Plan, m: Mix, e: { [K in keyof Figures]: Estimate | null }): string[] {
   const said: string[] = [];
   const produce = plan.ingredients.filter((i) => i.kind === 'produce');
+  const isUsed = (test: (i: (typeof produce)[number]) => boolean) =>
+    produce.some((i) => i.massKg > 0 && test(i));
+  const simmerMin = produce.reduce((sum, i) => sum + (i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0), 0);
+  if (simmerMin > 0)
+    said.push(
+      `What simmers away, about ${boilOffL(simmerMin)[1].toFixed(1)} L, is made up with water to the mark.`
+    );
+  if (isUsed((i) => i.form === 'canned'))
+    said.push('Canned fruit is weighed drained; syrup would bring sugar of its own.');
+  if (isUsed((i) => i.form === 'frozen' && i.thawJuice !== 'poured-off'))
+    said.push('The thaw juice goes in with the fruit.');
+  if (isUsed((i) => i.pressed !== undefined))
+    said.push('Pressed fruit brings its juice only; the pomace never goes in.');
   if (produce.some((i) => i.weighed !== 'bought'))
     said.push('Produce is weighed trimmed: stones, stalks and peel already off.');
   if (produce.some((i) => i.weighed === 'bought'))

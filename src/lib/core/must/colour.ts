@@ -1,5 +1,4 @@
-import { produceById } from '../produce/table';
-import type { Ingredient } from './plan';
+import { entryOf, type Ingredient } from './plan';
 
 const PALE = { must: '#e6d9ae', fruit: '#c9b878' };
 
@@ -9,7 +8,7 @@ export function mustColour(ingredients: readonly Ingredient[]): { must: string; 
   let most = 0;
   for (const i of ingredients) {
     if (i.kind !== 'produce' && i.kind !== 'juice') continue;
-    const produce = produceById(i.produceId);
+    const produce = entryOf(i);
     const weight = i.kind === 'produce' ? i.massKg : i.volumeL;
     if (produce && weight > most) [most, best] = [weight, produce.colour];
   }

@@ -1,5 +1,5 @@
 /** How many plausible musts an estimate looks at. Enough for steady 10th and 90th percentiles, few enough for 2 ms. */
-export const DRAWS = 110;
+export const DRAWS = 140;
 
 /** Small seeded generator. @source Mulberry32, public domain, T. Ettinger */
 export function mulberry32(seed: number): () => number {

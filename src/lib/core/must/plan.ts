@@ -1,5 +1,18 @@
 import { z } from 'zod';
 import { findPoisonous, unsafePart } from '../cautions/plants';
+import {
+  CUTS,
+  HEATS,
+  MILLS,
+  PRESSES,
+  RIPENESS,
+  type Cut,
+  type Heat,
+  type Mill,
+  type Press,
+  type Ripeness
+} from '../produce/extraction';
+import { ownProduceSchema, type Produce } from '../produce/schema';
 import { produceById } from '../produce/table';
 import {
   ACID_ADDITIONS,
@@ -19,20 +32,34 @@ const MAX_L = 5000;
 const massKg = z.number().finite().min(0, 'must not be negative').max(MAX_KG, `is more than ${MAX_KG} kg`);
 const volumeL = z.number().finite().min(0, 'must not be negative').max(MAX_L, `is more than ${MAX_L} L`);
 
-const produceId = z.string().superRefine((id, ctx) => {
-  if (produceById(id)) return;
-  const poison = findPoisonous(id) ?? unsafePart(id);
-  ctx.addIssue(
-    poison
-      ? `“${id}” is not food: ${poison.why}`
-      : `“${id}” is no produce in the table; GET /api/produce lists them`
-  );
-});
+const produceId = z.string().max(64);
+const id = z.string().max(64);
 
-const juiceId = produceId.refine(
-  (id) => !produceById(id) || produceById(id)!.forms.includes('juice'),
-  'is not pressed for juice; enter it as produce'
-);
+const findings = {
+  /** degrees Brix of the strained juice */
+  brix: z.number().finite().min(0).max(80).optional(),
+  /** titratable acid of the juice, g/L as tartaric */
+  taGL: z.number().finite().min(0).max(100).optional(),
+  ph: z.number().finite().min(1.5).max(9).optional()
+};
+/** What was measured in the juice of a lot: it replaces the table for that lot. */
+export const juiceReadingSchema = z.strictObject(findings);
+export type JuiceReading = z.infer<typeof juiceReadingSchema>;
+
+/** The entry a row of produce or juice is reckoned by: its own, else the table's. */
+type WithEntry = { produceId: string; entry?: Produce | undefined };
+const knownEntry = <T extends WithEntry>(item: T, ctx: z.RefinementCtx<T>): void => {
+  const issue = (message: string, key = 'produceId') =>
+    ctx.addIssue({ code: 'custom', message, path: [key], input: item });
+  const poison =
+    findPoisonous(item.entry?.name ?? item.produceId) ?? unsafePart(item.entry?.name ?? item.produceId);
+  if (item.entry && item.entry.id !== item.produceId)
+    return issue(`is for “${item.entry.id}”, not “${item.produceId}”`, 'entry');
+  if (poison && (item.entry || !produceById(item.produceId)))
+    return issue(`“${item.entry?.name ?? item.produceId}” is not food: ${poison.why}`);
+  if (!item.entry && !produceById(item.produceId))
+    issue(`“${item.produceId}” is no produce in the table; GET /api/produce lists them`);
+};
 
 /** On a row of the slip: the row's own id, the unit it was typed in, and whether Vecino works it out. */
 const row = {
@@ -43,15 +70,30 @@ const row = {
 };
 
 export const ingredientSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    ...row,
-    kind: z.literal('produce'),
-    produceId,
-    massKg,
-    form: z.enum(['fresh', 'frozen', 'dried']).optional(),
-    /** bought weight is converted by the usable fraction; trimmed is what goes in */
-    weighed: z.enum(['trimmed', 'bought']).optional()
-  }),
+  z
+    .strictObject({
+      ...row,
+      kind: z.literal('produce'),
+      produceId,
+      /** the user's own entry, or their figures for the table's */
+      entry: ownProduceSchema.optional(),
+      massKg,
+      form: z.enum(['fresh', 'frozen', 'canned', 'dried']).optional(),
+      /** bought weight is converted by the usable fraction; trimmed is what goes in */
+      weighed: z.enum(['trimmed', 'bought']).optional(),
+      cut: z.enum(keys<Cut>(CUTS)).optional(),
+      heat: z.enum(keys<Heat>(HEATS)).optional(),
+      simmerMin: z.number().finite().min(0).max(600).optional(),
+      ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
+      /** what became of the juice that thawing let go */
+      thawJuice: z.enum(['kept', 'poured-off']).optional(),
+      /** pressed for its juice, without water: only the juice goes in */
+      pressed: z
+        .strictObject({ press: z.enum(keys<Press>(PRESSES)), mill: z.enum(keys<Mill>(MILLS)) })
+        .optional(),
+      measured: juiceReadingSchema.optional()
+    })
+    .superRefine(knownEntry),
   z.strictObject({
     ...row,
     kind: z.literal('sugar'),
@@ -59,7 +101,28 @@ export const ingredientSchema = z.discriminatedUnion('kind', [
     massKg
   }),
   z.strictObject({ ...row, kind: z.literal('honey'), massKg }),
-  z.strictObject({ ...row, kind: z.literal('juice'), produceId: juiceId, volumeL }),
+  z
+    .strictObject({
+      ...row,
+      kind: z.literal('juice'),
+      produceId,
+      entry: ownProduceSchema.optional(),
+      form: z.enum(['juice', 'concentrate']).optional(),
+      volumeL,
+      ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
+      measured: juiceReadingSchema.optional()
+    })
+    .superRefine((item, ctx) => {
+      knownEntry(item, ctx);
+      const entry = item.entry ?? produceById(item.produceId);
+      if (entry && !entry.forms.includes('juice'))
+        ctx.addIssue({
+          code: 'custom',
+          message: 'is not pressed for juice; enter it as produce',
+          path: ['produceId'],
+          input: item
+        });
+    }),
   z.strictObject({
     ...row,
     kind: z.literal('water'),
@@ -73,7 +136,8 @@ export const ingredientSchema = z.discriminatedUnion('kind', [
     volumeL,
     abv: z.number().finite().min(0).max(25),
     sg: z.number().finite().min(0.97).max(1.2),
-    taGL: z.number().finite().min(0).max(30).optional()
+    taGL: z.number().finite().min(0).max(30).optional(),
+    ph: z.number().finite().min(2.5).max(5).optional()
   }),
   z.strictObject({
     ...row,
@@ -115,13 +179,35 @@ export const planSchema = z.strictObject({
   vesselId: z.string().max(64).optional(),
   /** the school for wild yeast: sulphite, heat or wild */
   wildYeast: z.enum(['sulphite', 'heat', 'wild']).optional(),
-  press: z.enum(['drip', 'squeeze', 'press']).optional()
+  press: z.enum(['drip', 'squeeze', 'press']).optional(),
+  /** pectic enzyme: given unless said otherwise where the fruit holds pectin */
+  enzyme: z.boolean().optional(),
+  /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
+  prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),
+  /** cautions that were read and put away while planning */
+  acknowledged: z.array(id).max(100).optional()
 });
 
 export type Ingredient = z.infer<typeof ingredientSchema>;
 export type Plan = z.infer<typeof planSchema>;
 export type Target = z.infer<typeof targetSchema>;
 export type Yeast = z.infer<typeof yeastSchema>;
+type ProduceRow = Extract<Ingredient, { kind: 'produce' | 'juice' }>;
+
+/** The entry an ingredient is reckoned by, its own or the table's; undefined for what is no produce. */
+export const entryOf = (item: Ingredient): Produce | undefined =>
+  'produceId' in item ? ((item as ProduceRow).entry ?? produceById(item.produceId)) : undefined;
+
+/** Kilograms or litres of an ingredient, as it was entered. */
+export const amountOf = (item: Ingredient): number => ('volumeL' in item ? item.volumeL : item.massKg);
+
+/** Whether pectic enzyme goes in: as the plan says, else where the fruit holds pectin. */
+export const usesEnzyme = (plan: Plan): boolean =>
+  plan.enzyme ??
+  plan.ingredients.some((i) => {
+    const pectin = amountOf(i) > 0 ? entryOf(i)?.pectin : undefined;
+    return pectin === 'high' || pectin === 'medium';
+  });
 
 /** Tolerance low–usual–high of a yeast; a bare figure is taken ±1 %. */
 export function toleranceOf(yeast: Yeast | undefined): readonly [number, number, number] {

@@ -1,6 +1,5 @@
-import { produceById } from '../produce/table';
 import { contribution, TYPICAL } from './stock';
-import type { Ingredient } from './plan';
+import { entryOf, type Ingredient } from './plan';
 import { SWEETENERS } from './substances';
 
 /** One stretch of the sugar ribbon, kg of hexose. */
@@ -14,7 +13,7 @@ export type Stretch = {
 /** The sugar each ingredient brings, kg of hexose, in the order of the slip. */
 export const sugarBrought = (ingredients: readonly Ingredient[]): number[] =>
   ingredients.map((i) => {
-    const produce = 'produceId' in i ? produceById(i.produceId) : undefined;
+    const produce = entryOf(i);
     const { poured, held } = contribution(i, produce, TYPICAL);
     return poured.hexoseKg + held.hexoseKg;
   });
@@ -26,7 +25,7 @@ const HONEY_COLOUR = '#d9a441';
 export function planRibbon(ingredients: readonly Ingredient[]): Stretch[] {
   const out: Stretch[] = [];
   for (const i of ingredients) {
-    const produce = 'produceId' in i ? produceById(i.produceId) : undefined;
+    const produce = entryOf(i);
     const { poured, held } = contribution(i, produce, TYPICAL);
     if (poured.hexoseKg > 1e-6) {
       const label =
@@ -36,7 +35,7 @@ export function planRibbon(ingredients: readonly Ingredient[]): Stretch[] {
             ? 'Honey'
             : i.kind === 'wine'
               ? 'Wine'
-              : `${produce?.name} juice`;
+              : `${produce?.name} ${i.kind === 'juice' && i.form === 'concentrate' ? 'concentrate' : 'juice'}`;
       const colour =
         i.kind === 'sugar'
           ? SUGAR_COLOUR

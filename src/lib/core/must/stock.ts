@@ -2,10 +2,27 @@ import { ACIDS, type Acid, type Produce } from '../produce/schema';
 import { liquidOf, solidsAt } from '../liquid/mix';
 import { WATER_20 } from '../liquid/water';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { ACID_DATA, acidCharge, bufferCharge, TARTARIC_G_PER_EQ, waterIons, type AcidWater } from './acid';
+import {
+  juiceLPerKg,
+  NITROGEN_MG_KG,
+  pulpFactor,
+  RIPENESS,
+  THAW_JUICE,
+  type Ripeness
+} from '../produce/extraction';
+import {
+  ACID_DATA,
+  acidCharge,
+  bufferCharge,
+  H_TITRATION,
+  hydrogenAt,
+  TARTARIC_G_PER_EQ,
+  waterIons,
+  type AcidWater
+} from './acid';
 import { drawn } from './draw';
-import type { Ingredient } from './plan';
-import { ACID_ADDITIONS, SUCROSE_TO_HEXOSE, SWEETENERS } from './substances';
+import type { Ingredient, JuiceReading } from './plan';
+import { ACID_ADDITIONS, NITROGEN_MG_G, SUCROSE_TO_HEXOSE, SWEETENERS, type Sweetener } from './substances';
 
 /**
  * What a liquid holds, as masses (kg) and amounts (mol, eq). Additive: mixing is adding.
@@ -23,6 +40,8 @@ export type Stock = {
   strongIonEq: number;
   bufferMol: number;
   carbonateMol: number;
+  /** nitrogen that yeast can take */
+  nitrogenMg: number;
 };
 
 export const emptyStock = (): Stock => ({
@@ -34,7 +53,8 @@ export const emptyStock = (): Stock => ({
   acidsMol: { tartaric: 0, malic: 0, citric: 0, oxalic: 0, lactic: 0, succinic: 0, acetic: 0 },
   strongIonEq: 0,
   bufferMol: 0,
-  carbonateMol: 0
+  carbonateMol: 0,
+  nitrogenMg: 0
 });
 
 /** Adds `share` of `other` into `stock`, in place. A negative share takes out. */
@@ -56,6 +76,7 @@ export function addInto(stock: Stock, other: Stock, share = 1): Stock {
   stock.strongIonEq += other.strongIonEq * share;
   stock.bufferMol += other.bufferMol * share;
   stock.carbonateMol += other.carbonateMol * share;
+  stock.nitrogenMg += other.nitrogenMg * share;
   return stock;
 }
 
@@ -81,14 +102,34 @@ export function acidWater(stock: Stock, volumeL: number): AcidWater {
 
 /**
  * How far each uncertain figure of a produce lot lies from typical, as standard normals; 0 is typical.
- * Ripeness moves solids and sugars together.
+ * Ripeness moves solids and sugars together; pace is how fast it gives, and how well it presses.
  */
-export type LotDraw = { ripeness: number; acids: number; ph: number; insolubles: number; usable: number };
-export const TYPICAL: LotDraw = { ripeness: 0, acids: 0, ph: 0, insolubles: 0, usable: 0 };
-export const LOT_DIMENSIONS = 5;
+export type LotDraw = {
+  ripeness: number;
+  acids: number;
+  ph: number;
+  insolubles: number;
+  usable: number;
+  nitrogen: number;
+  pace: number;
+};
+export const TYPICAL: LotDraw = {
+  ripeness: 0,
+  acids: 0,
+  ph: 0,
+  insolubles: 0,
+  usable: 0,
+  nitrogen: 0,
+  pace: 0
+};
+export const LOT_DIMENSIONS = 7;
 
-/** What one ingredient brings: what is liquid at once, and what the fruit still holds. */
-export type Contribution = { poured: Stock; held: Stock; insolublesKg: number };
+type ProduceItem = Extract<Ingredient, { kind: 'produce' }>;
+type JuiceItem = Extract<Ingredient, { kind: 'juice' }>;
+type Lot = { ripeness?: Ripeness | undefined; measured?: JuiceReading | undefined };
+
+/** What one ingredient brings: what is liquid at once, what the fruit still holds, and what of it stays pulp. */
+export type Contribution = { poured: Stock; held: Stock; insolublesKg: number; pulpKg: number };
 
 /** A produce entry's acids as a list, so that a draw need not look through all kinds. */
 const acidList = new WeakMap<
@@ -107,27 +148,64 @@ function acidsOf(produce: Produce) {
   return list;
 }
 
+/** How far the lot may still differ from one sample of its juice: ±0.5 °Bx, ±4 % of TA, ±0.05 pH. Common practice. */
+const SAMPLE = { brix: 0.5 / 1.28, taShare: 0.04 / 1.28, ph: 0.05 / 1.28 };
+/** Spread that is left once ripeness has been judged. */
+const JUDGED = 0.6;
+
 /**
  * Adds what `massKg` of usable produce holds into `stock`; returns its insolubles, kg.
- * Dried flowers and herbs hold their fresh matter in what weight is left at 12 % water. Common practice.
+ * What was measured in the lot's juice stands in for the table. Dried flowers and herbs hold their
+ * fresh matter in what weight is left at 12 % water. Common practice.
  */
-function addProduce(stock: Stock, produce: Produce, form: string, massKg: number, lot: LotDraw): number {
+function addProduce(
+  stock: Stock,
+  produce: Produce,
+  isDried: boolean,
+  massKg: number,
+  row: Lot,
+  lot: LotDraw
+): number {
+  const judged = row.ripeness && row.ripeness !== 'ripe' ? RIPENESS[row.ripeness] : null;
+  const sugarZ = judged ? judged.sugar + JUDGED * lot.ripeness : lot.ripeness;
+  const acidZ = judged ? judged.acid + JUDGED * lot.acids : lot.acids;
+  const measured = row.measured;
   const freshInsolubles = drawn(produce.insolubles, lot.insolubles) / 100;
-  const freshSolids = Math.min(drawn(produce.solids, lot.ripeness) / 100, 0.99 - freshInsolubles);
-  const freshSugar = Math.min(drawn(produce.sugars, lot.ripeness) / 100, freshSolids);
-  const isDried = form === 'dried' && produce.family !== 'dried';
+  let freshSolids = Math.min(drawn(produce.solids, sugarZ) / 100, 0.99 - freshInsolubles);
+  let freshSugar = Math.min(drawn(produce.sugars, sugarZ) / 100, freshSolids);
+  if (measured?.brix !== undefined) {
+    // What of the solids is no sugar stays as the table has it.
+    const other = freshSolids - freshSugar;
+    const brix = Math.max(0, measured.brix + SAMPLE.brix * lot.ripeness) / 100;
+    freshSolids = Math.min(brix, 0.99) * (1 - freshInsolubles);
+    freshSugar = Math.max(0, freshSolids - Math.min(other, freshSolids));
+  }
   const dryShare = freshSolids + freshInsolubles;
   const freshKg = isDried ? massKg * Math.min(0.88 / dryShare, 6) : massKg;
   stock.waterKg += massKg - freshKg * dryShare;
   stock.solidsKg += freshSolids * freshKg;
   stock.fermentableKg += freshSugar * freshKg;
   stock.hexoseKg += freshSugar * freshKg * (1 + produce.sucroseShare * (SUCROSE_TO_HEXOSE - 1));
-  // The strong ion that gives this lot its pH, from its own acids in its own water.
-  const h = 10 ** -drawn(produce.ph, lot.ph);
+  stock.nitrogenMg += drawn(NITROGEN_MG_KG[produce.nitrogen], lot.nitrogen) * freshKg;
+  const ph = measured?.ph !== undefined ? measured.ph + SAMPLE.ph * lot.ph : drawn(produce.ph, lot.ph);
+  const h = hydrogenAt(ph);
   const waterL = Math.max(0.05, 1 - dryShare);
+  // How much stronger than the table the acids must be for the juice to titrate as it did.
+  let strength = 1;
+  if (measured?.taGL !== undefined) {
+    let perStrength = 0;
+    for (const { acid, spread, molPerG } of acidsOf(produce))
+      perStrength +=
+        drawn(spread, acidZ) * 10 * molPerG * (acidCharge(acid, H_TITRATION) - acidCharge(acid, h));
+    const buffer = (produce.bufferMmolKg / 1000) * (bufferCharge(H_TITRATION) - bufferCharge(h));
+    const juiceL = massOfJuiceL(freshSolids, waterL);
+    const wanted = (measured.taGL * (1 + SAMPLE.taShare * lot.acids) * juiceL) / TARTARIC_G_PER_EQ;
+    strength = perStrength > 0 ? Math.max(0, wanted - buffer - h * waterL) / perStrength : 1;
+  }
+  // The strong ion that gives this lot its pH, from its own acids in its own water.
   let ionEq = (1e-14 / h - h) * waterL + (produce.bufferMmolKg / 1000) * bufferCharge(h);
   for (const { acid, spread, molPerG } of acidsOf(produce)) {
-    const mol = drawn(spread, lot.acids) * 10 * molPerG;
+    const mol = drawn(spread, acidZ) * 10 * molPerG * strength;
     stock.acidsMol[acid] += mol * freshKg;
     ionEq += mol * acidCharge(acid, h);
   }
@@ -136,15 +214,58 @@ function addProduce(stock: Stock, produce: Produce, form: string, massKg: number
   return freshInsolubles * freshKg;
 }
 
-/** Adds a produce row of the plan into `stock`, bought weight brought down to usable; returns its insolubles, kg. */
+/** Litres of juice in a kilogram of fruit that holds `solids` and `water`, kg. */
+const massOfJuiceL = (solids: number, water: number): number => liquidOf(water, 0, solids)?.volumeL ?? water;
+
+/** Usable weight of a row of produce, kg: bought weight less what trimming takes. */
+export const usableKg = (row: ProduceItem, produce: Produce, lot: LotDraw = TYPICAL): number =>
+  row.massKg * (row.weighed === 'bought' ? Math.min(1, drawn(produce.usable, lot.usable)) : 1);
+
+/**
+ * Adds a row of produce: into `poured` when it was pressed for juice, else into `held`.
+ * @returns insolubles and pulp that stand in the must, kg
+ */
 export function addProduceRow(
-  stock: Stock,
-  row: Extract<Ingredient, { kind: 'produce' }>,
+  poured: Stock,
+  held: Stock,
+  row: ProduceItem,
   produce: Produce,
   lot: LotDraw
-): number {
-  const usable = row.weighed === 'bought' ? Math.min(1, drawn(produce.usable, lot.usable)) : 1;
-  return addProduce(stock, produce, row.form ?? 'fresh', row.massKg * usable, lot);
+): { insolublesKg: number; pulpKg: number } {
+  const kg = usableKg(row, produce, lot);
+  const isDried = row.form === 'dried' && produce.family !== 'dried';
+  if (row.pressed) {
+    const fruit = emptyStock();
+    addProduce(fruit, produce, isDried, kg, row, lot);
+    const juice = liquid(fruit);
+    const yieldL = juiceLPerKg(row.pressed.press, row.pressed.mill, lot.pace) * kg;
+    if (juice) addInto(poured, fruit, Math.min(0.95, yieldL / juice.volumeL));
+    return NO_PULP;
+  }
+  if (row.thawJuice === 'poured-off' && row.form === 'frozen') {
+    const fruit = emptyStock();
+    const insolublesKg = addProduce(fruit, produce, isDried, kg, row, lot);
+    addInto(held, fruit, 1 - drawn(THAW_JUICE, lot.pace));
+    return { insolublesKg, pulpKg: kg };
+  }
+  const insolublesKg = addProduce(held, produce, isDried, kg, row, lot);
+  return { insolublesKg, pulpKg: kg * pulpFactor(produce, row.form) };
+}
+const NO_PULP = { insolublesKg: 0, pulpKg: 0 };
+
+/** Solids of bought juice concentrate, share by mass. Common practice: 68 °Bx. */
+const CONCENTRATE = 0.68;
+
+function addJuice(poured: Stock, item: JuiceItem, produce: Produce, lot: LotDraw): void {
+  const one = emptyStock();
+  const isConcentrate = item.form === 'concentrate';
+  // Of a concentrate the °Bx says how far it was boiled down, not how sweet the fruit was.
+  addProduce(one, produce, false, 1, isConcentrate ? {} : item, lot);
+  if (isConcentrate) {
+    const share = item.measured?.brix === undefined ? CONCENTRATE : Math.max(5, item.measured.brix) / 100;
+    one.waterKg = Math.min(one.waterKg, (one.solidsKg * (1 - share)) / share);
+  }
+  addInto(poured, one, item.volumeL / liquid(one)!.volumeL);
 }
 
 /**
@@ -160,32 +281,20 @@ export function contribution(
 ): Contribution {
   const poured = emptyStock();
   const held = emptyStock();
-  let insolublesKg = 0;
+  let pulp = NO_PULP;
   switch (ingredient.kind) {
-    case 'produce': {
-      insolublesKg = addProduceRow(held, ingredient, produce!, lot);
+    case 'produce':
+      pulp = addProduceRow(poured, held, ingredient, produce!, lot);
       break;
-    }
-    case 'juice': {
-      const one = emptyStock();
-      addProduce(one, produce!, 'fresh', 1, lot);
-      const volume = liquid(one)!.volumeL;
-      addInto(poured, one, ingredient.volumeL / volume);
+    case 'juice':
+      addJuice(poured, ingredient, produce!, lot);
       break;
-    }
     case 'sugar':
-    case 'honey': {
-      const s = SWEETENERS[ingredient.kind === 'honey' ? 'honey' : ingredient.sugarId];
-      poured.waterKg = s.water * ingredient.massKg;
-      poured.solidsKg = s.solids * ingredient.massKg;
-      poured.fermentableKg = s.fermentable * ingredient.massKg;
-      poured.hexoseKg = poured.fermentableKg * s.toHexose;
-      if (ingredient.kind === 'honey' || ingredient.sugarId === 'honey') {
-        poured.acidsMol.lactic = HONEY_ACID_MOL_KG * ingredient.massKg;
-        poured.strongIonEq = HONEY_ACID_MOL_KG * HONEY_NEUTRAL * ingredient.massKg;
-      }
+      addSweetener(poured, SWEETENERS[ingredient.sugarId], ingredient.massKg);
       break;
-    }
+    case 'honey':
+      addSweetener(poured, SWEETENERS.honey, ingredient.massKg);
+      break;
     case 'water': {
       const ions = waterIons(ingredient.alkalinityMgL ?? 0);
       poured.waterKg = ingredient.volumeL * WATER_20;
@@ -193,44 +302,69 @@ export function contribution(
       poured.carbonateMol = ions.carbonate * ingredient.volumeL;
       break;
     }
-    case 'wine': {
-      const ethanolKgL = (ingredient.abv / 100) * ETHANOL_20;
-      const solidsKgL = Math.max(0, solidsAt(ingredient.sg, ethanolKgL)) / 1000;
-      // About 22 g/L of a dry wine's extract is not sugar: acids, glycerol, minerals. Common practice.
-      const sugarKgL = Math.max(0, solidsKgL - 0.022);
-      poured.ethanolKg = ethanolKgL * ingredient.volumeL;
-      poured.solidsKg = solidsKgL * ingredient.volumeL;
-      poured.waterKg = Math.max(0, ingredient.sg * WATER_20 - ethanolKgL - solidsKgL) * ingredient.volumeL;
-      poured.fermentableKg = poured.hexoseKg = sugarKgL * ingredient.volumeL;
-      poured.acidsMol.tartaric = ((ingredient.taGL ?? 6) / TARTARIC_G_PER_EQ / 2) * 1.25 * ingredient.volumeL;
-      poured.strongIonEq =
-        poured.acidsMol.tartaric * 2 - ((ingredient.taGL ?? 6) / TARTARIC_G_PER_EQ) * ingredient.volumeL;
+    case 'wine':
+      addWine(poured, ingredient);
       break;
-    }
-    case 'acid': {
-      const a = ACID_ADDITIONS[ingredient.acidId];
-      if (a.acid) {
-        poured.acidsMol[a.acid] = (ingredient.massKg * 1000 * a.purity) / ACID_DATA[a.acid].molarMass;
-        poured.solidsKg = ingredient.massKg;
-      } else {
-        poured.strongIonEq = a.strongIonEqKg * ingredient.massKg;
-        poured.carbonateMol = 0;
-      }
+    case 'acid':
+      addAcid(poured, ACID_ADDITIONS[ingredient.acidId], ingredient.massKg);
       break;
-    }
     case 'additive':
+      if (ingredient.additiveId === 'acid-blend')
+        addAcid(poured, ACID_ADDITIONS['acid-blend'], ingredient.massKg);
+      poured.nitrogenMg = (NITROGEN_MG_G[ingredient.additiveId] ?? 0) * ingredient.massKg * 1000;
       break;
   }
-  return { poured, held, insolublesKg };
+  return { poured, held, ...pulp };
 }
 
-/**
- * Honey's own acid is mostly gluconic, counted as lactic (nearly the same constant): about 35 mmol/kg,
- * half of it already salts, which gives honey its pH near 3.9.
- * @source published honey analyses (from memory)
- */
-const HONEY_ACID_MOL_KG = 0.035;
-const HONEY_NEUTRAL = 0.5;
+function addSweetener(poured: Stock, s: Sweetener, massKg: number): void {
+  poured.waterKg = s.water * massKg;
+  poured.solidsKg = s.solids * massKg;
+  poured.fermentableKg = s.fermentable * massKg;
+  poured.hexoseKg = poured.fermentableKg * s.toHexose;
+  poured.nitrogenMg = (s.nitrogenMgKg ?? 0) * massKg;
+  // Honey's own acid is mostly gluconic, counted as lactic (nearly the same constant).
+  const h = hydrogenAt(s.ph ?? 7);
+  for (const [acid, gKg] of Object.entries(s.acids ?? {}) as [Acid, number][]) {
+    const mol = (gKg / ACID_DATA[acid].molarMass) * massKg;
+    poured.acidsMol[acid] += mol;
+    poured.strongIonEq += mol * acidCharge(acid, h);
+  }
+}
+
+/** Grams a litre of a dry wine's extract that are no sugar: acids, glycerol, minerals. Common practice. */
+const DRY_EXTRACT_GL = 22;
+
+function addWine(poured: Stock, wine: Extract<Ingredient, { kind: 'wine' }>): void {
+  const ethanolKgL = (wine.abv / 100) * ETHANOL_20;
+  const solidsKgL = Math.max(0, solidsAt(wine.sg, ethanolKgL)) / 1000;
+  const sugarKgL = Math.max(0, solidsKgL - DRY_EXTRACT_GL / 1000);
+  poured.ethanolKg = ethanolKgL * wine.volumeL;
+  poured.solidsKg = solidsKgL * wine.volumeL;
+  poured.waterKg = Math.max(0, wine.sg * WATER_20 - ethanolKgL - solidsKgL) * wine.volumeL;
+  poured.fermentableKg = poured.hexoseKg = sugarKgL * wine.volumeL;
+  // Tartaric that titrates as the wine does and stands at its pH.
+  const h = hydrogenAt(wine.ph ?? 3.4);
+  const eqL = (wine.taGL ?? 6) / TARTARIC_G_PER_EQ;
+  const molL = eqL / (acidCharge('tartaric', H_TITRATION) - acidCharge('tartaric', h));
+  poured.acidsMol.tartaric = molL * wine.volumeL;
+  poured.strongIonEq = molL * acidCharge('tartaric', h) * wine.volumeL;
+}
+
+/** A base leaves its carbonate as gas, so only its ion stays. */
+function addAcid(
+  poured: Stock,
+  a: (typeof ACID_ADDITIONS)[keyof typeof ACID_ADDITIONS],
+  massKg: number
+): void {
+  let acidKg = 0;
+  for (const [acid, share] of Object.entries(a.acids) as [Acid, number][]) {
+    poured.acidsMol[acid] += (massKg * 1000 * share) / ACID_DATA[acid].molarMass;
+    acidKg += massKg * share;
+  }
+  poured.solidsKg += acidKg;
+  poured.strongIonEq += a.strongIonEqKg * massKg;
+}
 
 /** Density of dissolved-solids-free pulp matter, kg/L: cellulose and seed are near 1.5. Handbook, from memory. */
 export const INSOLUBLE_DENSITY = 1.5;

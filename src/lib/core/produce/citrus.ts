@@ -4,7 +4,7 @@ import { family } from './define';
 export const citrus = family(
   'citrus',
   {
-    forms: ['fresh', 'frozen', 'juice'],
+    forms: ['fresh', 'frozen', 'juice', 'concentrate'],
     halfGivenH: [4, 10, 24],
     pectin: 'high',
     tannin: 'none',

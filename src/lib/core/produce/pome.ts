@@ -3,7 +3,12 @@ import { family } from './define';
 /** Apples and their kin, cored or pressed. */
 export const pome = family(
   'pome',
-  { forms: ['fresh', 'frozen', 'juice'], cautions: ['kernels'], litreG: 550, halfGivenH: [16, 36, 72] },
+  {
+    forms: ['fresh', 'frozen', 'canned', 'dried', 'juice', 'concentrate'],
+    cautions: ['kernels'],
+    litreG: 550,
+    halfGivenH: [16, 36, 72]
+  },
   {
     apple: {
       name: 'Apple',

@@ -193,6 +193,7 @@ export const root = family(
       ph: [4.1, 4.35, 4.6],
       minerals: { k: 237, na: 5, ca: 10, mg: 11 },
       insolubles: [0.8, 1.1, 1.5],
+      forms: ['fresh', 'frozen', 'canned', 'juice'],
       season: [7, 8, 9],
       colour: { must: '#d9764a', fruit: '#bb3c24' },
       pectin: 'medium',

@@ -4,7 +4,7 @@ import { family } from './define';
 export const sap = family(
   'sap',
   {
-    forms: ['fresh', 'frozen', 'juice'],
+    forms: ['fresh', 'frozen', 'juice', 'concentrate'],
     halfGivenH: [0, 0, 0],
     steepDays: [0, 0, 0],
     cautions: ['low-acid', 'foraged']

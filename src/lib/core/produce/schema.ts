@@ -23,18 +23,25 @@ export const FAMILIES = [
 export const ACIDS = ['tartaric', 'malic', 'citric', 'oxalic', 'lactic', 'succinic', 'acetic'] as const;
 export type Acid = (typeof ACIDS)[number];
 
-/** Where a figure comes from: a key of SOURCES in sources.ts. */
-const source = z.enum(['usda', 'sfk', 'fda', 'handbook', 'practice', 'estimate']);
+/** Where a figure comes from: a key of SOURCES in sources.ts; `own` is the user's. */
+const source = z.enum(['usda', 'sfk', 'fda', 'handbook', 'practice', 'estimate', 'own']);
+
+/** What produce can come as. What each form does stands in extraction.ts. */
+export const FORMS = ['fresh', 'frozen', 'canned', 'dried', 'juice', 'concentrate'] as const;
+export type Form = (typeof FORMS)[number];
 
 /**
  * One kind of produce, per 100 g of usable (trimmed) weight, fresh.
  * Water is what is left: 100 − solids − insolubles.
  */
 export const produceSchema = z.strictObject({
-  id: z.string().regex(/^[a-z]+(-[a-z]+)*$/),
-  name: z.string(),
-  plural: z.string(),
-  latin: z.string(),
+  id: z
+    .string()
+    .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .max(64),
+  name: z.string().min(1).max(80),
+  plural: z.string().min(1).max(80),
+  latin: z.string().max(80),
   family: z.enum(FAMILIES),
   /** dissolved matter, g/100 g: sets the gravity */
   solids: spread,
@@ -59,7 +66,7 @@ export const produceSchema = z.strictObject({
   pectin: z.enum(['none', 'low', 'medium', 'high']),
   tannin: z.enum(['none', 'low', 'medium', 'high']),
   nitrogen: z.enum(['none', 'low', 'medium', 'high']),
-  forms: z.array(z.enum(['fresh', 'frozen', 'dried', 'juice'])).min(1),
+  forms: z.array(z.enum(FORMS)).min(1),
   /** kg per litre of wine: light, common, full */
   amountKgL: spread,
   /** hours after crushing until half of what the fruit holds is in the must */
@@ -75,6 +82,17 @@ export const produceSchema = z.strictObject({
   colour: z.strictObject({ must: z.string(), fruit: z.string() }),
   from: z.strictObject({ composition: source, acids: source, ph: source, minerals: source, handling: source })
 });
+
+/** An entry of the user's own, or the table's with figures of their own. It travels with the plans that use it. */
+export const ownProduceSchema = produceSchema
+  .refine((p) => [0, 1, 2].every((i) => p.sugars[i]! <= p.solids[i]!), {
+    message: 'sugars must not be more than the soluble solids',
+    path: ['sugars']
+  })
+  .refine((p) => p.solids[2] + p.insolubles[2] < 99, {
+    message: 'solids and what never dissolves must leave some water',
+    path: ['solids']
+  });
 
 export type Produce = z.infer<typeof produceSchema>;
 export type Family = Produce['family'];

@@ -3,7 +3,12 @@ import { family } from './define';
 /** Soft fruit and berries. Per 100 g usable; sources in `from`, most USDA and SFK from memory. */
 export const soft = family(
   'soft',
-  { forms: ['fresh', 'frozen', 'juice'], halfGivenH: [8, 20, 40], litreG: 600, pectin: 'medium' },
+  {
+    forms: ['fresh', 'frozen', 'canned', 'dried', 'juice', 'concentrate'],
+    halfGivenH: [8, 20, 40],
+    litreG: 600,
+    pectin: 'medium'
+  },
   {
     strawberry: {
       name: 'Strawberry',

@@ -9,5 +9,6 @@ export const SOURCES: Record<SourceId, string> = {
   fda: 'FDA, Approximate pH of Foods and Food Products (from memory)',
   handbook: 'Handbooks of fruit juice and fruit acids (from memory)',
   practice: 'Common practice among country winemakers',
-  estimate: 'Our estimate from related produce; treat as a guess'
+  estimate: 'Our estimate from related produce; treat as a guess',
+  own: 'Your own figures'
 };

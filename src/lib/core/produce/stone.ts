@@ -3,7 +3,12 @@ import { family } from './define';
 /** Stone fruit, weighed without stones. */
 export const stone = family(
   'stone',
-  { forms: ['fresh', 'frozen', 'juice'], cautions: ['kernels'], litreG: 650, hoursPerKg: 0.25 },
+  {
+    forms: ['fresh', 'frozen', 'canned', 'juice', 'concentrate'],
+    cautions: ['kernels'],
+    litreG: 650,
+    hoursPerKg: 0.25
+  },
   {
     plum: {
       name: 'Plum',

@@ -3,7 +3,7 @@ import { family } from './define';
 /** Tropical fruit, peeled. */
 export const tropical = family(
   'tropical',
-  { forms: ['fresh', 'frozen', 'juice'], halfGivenH: [8, 18, 36] },
+  { forms: ['fresh', 'frozen', 'canned', 'juice', 'concentrate'], halfGivenH: [8, 18, 36] },
   {
     banana: {
       name: 'Banana',
@@ -18,7 +18,7 @@ export const tropical = family(
       insolubles: [1.5, 3, 6],
       usable: [0.6, 0.65, 0.7],
       pieceG: 180,
-      forms: ['fresh', 'frozen'],
+      forms: ['fresh', 'frozen', 'dried'],
       pectin: 'medium',
       tannin: 'low',
       nitrogen: 'medium',

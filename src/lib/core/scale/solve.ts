@@ -2,11 +2,7 @@ import { abvOf, ferment } from '../ferment/convert';
 import { findRoot } from '../liquid/root';
 import { likelyMix, pulpL } from '../must/balance';
 import { addInto, contribution, liquid, scaled, TYPICAL, type Stock } from '../must/stock';
-import { toleranceOf, type Ingredient, type Plan } from '../must/plan';
-import { produceById } from '../produce/table';
-
-/** Litres of wine a bottle takes. */
-export const BOTTLE_L = 0.75;
+import { entryOf, toleranceOf, type Ingredient, type Plan } from '../must/plan';
 
 export type Solved = {
   plan: Plan;
@@ -28,7 +24,7 @@ export const freeRows = (plan: Plan): { sugar: number; water: number } => ({
 export function usualVolumeL(plan: Plan): number | null {
   const litres = plan.ingredients.reduce((sum, i) => {
     if (i.kind !== 'produce' || i.massKg <= 0) return sum;
-    return sum + i.massKg / (produceById(i.produceId)?.amountKgL[1] ?? 0.36);
+    return sum + i.massKg / (entryOf(i)?.amountKgL[1] ?? 0.36);
   }, 0);
   return litres > 0 ? litres : null;
 }
@@ -53,7 +49,7 @@ export function solvePlan(plan: Plan): Solved {
   const others = likelyMix(plan.ingredients.filter((_, i) => i !== sugar && i !== water));
   const sugarStock = sugar >= 0 ? unitStock(plan.ingredients[sugar]!) : null;
   const waterStock = water >= 0 ? unitStock(plan.ingredients[water]!) : null;
-  const lostL = pulpL(plan.press, others.produceKg);
+  const lostL = pulpL(plan.press, others.pulpKg);
 
   // Nothing poured, picked or asked for: there is nothing to solve yet.
   if (others.all.waterKg <= 0 && aimL === null) return { plan, gaveWay, aimL };

@@ -72,10 +72,11 @@ export type Quantity = { amount: number; unit: Unit; base: number };
 
 /**
  * An amount with its unit, such as `4.5 kg`, `9 lb 4 oz`, `2½ us gal` or a bare `3` in `fallback`.
+ * Weighings add and subtract: `2.8 + 2.9 kg`, or a jar before and after, `1180 - 240 g`.
  * @param text what was typed
  * @param fallback the unit of a bare number
  * @returns amount in its own unit, and `base` in kg (mass) or L (volume)
- * @throws InputError when there is no number, an unknown unit, or mass and volume together
+ * @throws InputError when there is no number, an unknown unit, mass and volume together, or less than nothing
  * @example parseQuantity('9 lb 4 oz', 'kg').base // 4.196
  */
 export function parseQuantity(text: string, fallback: Unit, country: 'us' | 'uk' = 'us'): Quantity {
@@ -83,25 +84,41 @@ export function parseQuantity(text: string, fallback: Unit, country: 'us' | 'uk'
   const clean = text.replace(/[½¼¾⅓⅔⅛⅒]/g, (c) => ` ${VULGAR[c]}`).trim();
   if (!clean) throw new InputError('There is no amount here.', say);
   const part = new RegExp(`(${NUMBER})\\s*([a-zA-Z][a-zA-Z. ]*)?`, 'gy');
-  const found: { amount: number; unit: Unit }[] = [];
-  let at = 0;
+  const found: { amount: number; unit: Unit | null; sign: 1 | -1; joined: boolean }[] = [];
+  let [at, sign, joined] = [0, 1 as 1 | -1, true];
   while (at < clean.length) {
     part.lastIndex = at;
     const match = part.exec(clean);
     const amount = match && parseNumber(match[1]!);
     if (!match || amount === null) throw new InputError(`“${text}” is not an amount.`, say);
     const word = match[2]?.trim();
-    const unit = word ? parseUnit(word, country) : fallback;
-    if (!unit) throw new InputError(`“${word}” is not a unit of weight or volume.`, say);
-    found.push({ amount, unit });
+    const unit = word ? parseUnit(word, country) : null;
+    if (word && !unit) throw new InputError(`“${word}” is not a unit of weight or volume.`, say);
+    found.push({ amount, unit, sign, joined });
     at = part.lastIndex;
-    while (/[\s,+]/.test(clean[at] ?? '')) at++;
+    const between = /^[\s,+\-−–]*/.exec(clean.slice(at))![0];
+    at += between.length;
+    sign = /[-−–]/.test(between) ? -1 : 1;
+    joined = /[-−–+]/.test(between);
+    if (at >= clean.length && joined && between.trim())
+      throw new InputError(`“${text}” stops short.`, 'Give what is added or taken off.');
   }
-  const first = found[0]!;
-  const kinds = new Set(found.map((f) => isMassUnit(f.unit)));
+  const bare = found.find((f, i) => i > 0 && f.unit === null && !f.joined);
+  if (bare) throw new InputError(`“${text}” has a ${bare.amount} without its unit.`, say);
+  // In a sum, a bare number takes the unit said next, else the one before.
+  const said = (i: number): Unit =>
+    found[i]!.unit ??
+    found.slice(i + 1).find((f) => f.unit)?.unit ??
+    found.slice(0, i).findLast((f) => f.unit)?.unit ??
+    fallback;
+  const parts = found.map((f, i) => ({ ...f, unit: said(i) }));
+  const first = parts[0]!;
+  const kinds = new Set(parts.map((f) => isMassUnit(f.unit)));
   if (kinds.size > 1) throw new InputError(`“${text}” mixes weight and volume.`, 'Enter them as two lines.');
-  const base = found.reduce((sum, f) => sum + toBase(f.amount, f.unit), 0);
-  return found.length === 1
+  const base = parts.reduce((sum, f) => sum + f.sign * toBase(f.amount, f.unit), 0);
+  if (base < 0)
+    throw new InputError(`“${text}” comes to less than nothing.`, 'Give the fuller weighing first.');
+  return parts.length === 1
     ? { amount: first.amount, unit: first.unit, base }
     : { amount: base / toBase(1, first.unit), unit: first.unit, base };
 }

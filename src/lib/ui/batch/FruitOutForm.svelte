@@ -21,7 +21,7 @@
   const form = createWriteDown(draft, () => ondone());
   const left = (press: 'drip' | 'squeeze' | 'press') =>
     volumeText(
-      Math.max(0, volumeOf(batch.state) - pulpL(press, batch.state.produceKg)),
+      Math.max(0, volumeOf(batch.state) - pulpL(press, batch.state.pulpKg)),
       household.settings.volume
     );
   const WAYS = [

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { YEASTS, type YeastId } from '$core/must/substances';
-  import { BOTTLE_L, freeRows } from '$core/scale/solve';
+  import { BOTTLE_L } from '$core/must/balance';
+  import { freeRows } from '$core/scale/solve';
   import type { Vessel } from '$core/scale/vessels';
   import { fromBase, toBase, UNIT_LABEL, type VolumeUnit } from '$core/units/measure';
   import { parseNumber } from '$core/units/parse';

@@ -10,7 +10,7 @@
     type DoseId
   } from '$core/scale/doses';
   import { gramsText, volumeText } from '$core/units/format';
-  import { produceById } from '$core/produce/table';
+  import { entryOf } from '$core/must/plan';
   import { household } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import type { Bench } from './bench.svelte';
@@ -21,7 +21,7 @@
   const litres = $derived(bench.estimate?.liquidVolumeL?.likely ?? 0);
   const fruit = $derived(
     bench.solved.plan.ingredients.flatMap((i) =>
-      i.kind === 'produce' && i.massKg > 0 ? [{ p: produceById(i.produceId)!, kg: i.massKg }] : []
+      i.kind === 'produce' && i.massKg > 0 ? [{ p: entryOf(i)!, kg: i.massKg }] : []
     )
   );
   const fruitKg = $derived(fruit.reduce((s, f) => s + f.kg, 0));

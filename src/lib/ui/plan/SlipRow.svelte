@@ -2,7 +2,7 @@
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
-  import { produceById } from '$core/produce/table';
+  import { entryOf } from '$core/must/plan';
   import { amountText } from '$core/units/format';
   import { UNIT_LABEL, type Unit } from '$core/units/measure';
   import { canFollow, unitsFor, type Bench, type Row } from './bench.svelte';
@@ -12,7 +12,7 @@
     $props();
 
   const name = $derived(nameOf(row.item));
-  const produce = $derived(row.item.kind === 'produce' ? produceById(row.item.produceId) : undefined);
+  const produce = $derived(row.item.kind === 'produce' ? entryOf(row.item) : undefined);
   const forms = $derived(produce?.forms.filter((f) => f !== 'juice') ?? []);
   const shown = $derived(row.held ? row.text : amountText(bench.shown(index), row.unit));
   const sugar = $derived(bench.sugar(index));

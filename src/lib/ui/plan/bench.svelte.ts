@@ -1,8 +1,7 @@
 import { estimateMust, type MustEstimate } from '$core/must/balance';
-import { planSchema, type Ingredient, type Plan, type Target } from '$core/must/plan';
+import { amountOf, entryOf, planSchema, type Ingredient, type Plan, type Target } from '$core/must/plan';
 import type { YeastId } from '$core/must/substances';
 import { sugarBrought } from '$core/must/ribbon';
-import { produceById } from '$core/produce/table';
 import type { Choice } from '$core/produce/choose';
 import { solvePlan, type Solved } from '$core/scale/solve';
 import { entryText } from '$core/units/format';
@@ -25,7 +24,6 @@ export type Row = {
 
 export const isVolumeItem = (item: Ingredient): item is Extract<Ingredient, { volumeL: number }> =>
   'volumeL' in item;
-export const amountOf = (item: Ingredient): number => (isVolumeItem(item) ? item.volumeL : item.massKg);
 const withAmount = (item: Ingredient, base: number): Ingredient =>
   isVolumeItem(item) ? { ...item, volumeL: base } : ({ ...item, massKg: base } as Ingredient);
 
@@ -277,7 +275,7 @@ export function mainName(ingredients: readonly Ingredient[]): string {
     .filter((i) => i.kind === 'produce' || i.kind === 'juice')
     .sort((a, b) => amountOf(b) - amountOf(a))[0];
   if (!fruit) return ingredients.some((i) => i.kind === 'honey' && i.massKg > 0) ? 'Honey wine' : '';
-  const p = produceById('produceId' in fruit ? fruit.produceId : '');
+  const p = entryOf(fruit);
   return p ? p.name.replace(/ (stalk|root|flower|petal|blossom|tip|leaf)$/, '') : '';
 }
 

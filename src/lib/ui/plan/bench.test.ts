@@ -5,7 +5,8 @@ import { KG_PER, L_PER } from '$core/units/measure';
 import { db } from '$lib/store/db';
 import { dropDraft } from '$lib/store/draft';
 import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
-import { amountOf, createBench, mainName } from './bench.svelte';
+import { amountOf } from '$core/must/plan';
+import { createBench, mainName } from './bench.svelte';
 
 const choice = (text: string): Choice => {
   const answer = chooseIngredient(text);

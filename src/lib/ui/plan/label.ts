@@ -1,14 +1,13 @@
-import type { Ingredient } from '$core/must/plan';
+import { entryOf, type Ingredient } from '$core/must/plan';
 import { ACID_ADDITIONS, ADDITIVES, SWEETENERS } from '$core/must/substances';
-import { produceById } from '$core/produce/table';
 
 /** What an ingredient is called on the slip and in the history. */
 export function nameOf(item: Ingredient): string {
   switch (item.kind) {
     case 'produce':
-      return produceById(item.produceId)?.plural ?? item.produceId;
+      return entryOf(item)?.plural ?? item.produceId;
     case 'juice':
-      return `${produceById(item.produceId)?.name ?? item.produceId} juice`;
+      return `${entryOf(item)?.name ?? item.produceId} ${item.form ?? 'juice'}`;
     case 'sugar':
       return SWEETENERS[item.sugarId].name;
     case 'honey':

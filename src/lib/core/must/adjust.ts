@@ -1,0 +1,104 @@
+import { findRoot } from '../liquid/root';
+import { produceById } from '../produce/table';
+import { InputError } from '../units/input-error';
+import { phOf, titratableAcidity } from './acid';
+import type { Ingredient } from './plan';
+import { acidWater, addInto, contribution, liquid, scaled, TYPICAL, type Stock } from './stock';
+import type { AcidAdditionId } from './substances';
+
+/** Where fruit and flower wine is good, g/L as tartaric. Common practice. */
+export const USUAL_TA = { fruit: [5.5, 6.5, 7.5], flower: [4.5, 5.5, 6.5] } as const;
+
+/** Litres of juice in a lemon. Common practice: two to four tablespoons. */
+export const LEMON_JUICE_L = 0.045;
+
+export type Acidity = { taGL: number; ph: number; volumeL: number };
+
+/** Acid and pH of a stock. @throws InputError when there is no liquid */
+export function acidityOf(stock: Stock): Acidity {
+  const now = liquid(stock);
+  if (!now) throw new InputError('There is no liquid yet.', 'Add water or juice first.');
+  const water = acidWater(stock, now.volumeL);
+  return { taGL: titratableAcidity(water), ph: phOf(water), volumeL: now.volumeL };
+}
+
+/** What is wanted: an acid, g/L as tartaric, or a pH. */
+export type AcidTarget = { taGL: number } | { ph: number };
+
+const acidItem = (acidId: AcidAdditionId, massKg: number): Ingredient => ({ kind: 'acid', acidId, massKg });
+const waterItem = (volumeL: number, alkalinityMgL: number): Ingredient => ({
+  kind: 'water',
+  volumeL,
+  alkalinityMgL
+});
+const lemonItem = (volumeL: number): Ingredient => ({ kind: 'juice', produceId: 'lemon', volumeL });
+
+/** The stock with `amount` of something in it. */
+export function withAdded(stock: Stock, item: Ingredient): Stock {
+  const produce = 'produceId' in item ? produceById(item.produceId) : undefined;
+  return addInto(scaled(stock), contribution(item, produce, TYPICAL).poured);
+}
+
+/**
+ * How much of something takes a stock to its target; 0 when it is there already.
+ * @param item the addition of a given amount; @param most the largest amount worth trying
+ * @param does whether the addition raises the acid (and lowers the pH), or the other way
+ * @throws InputError when even the most does not reach it, or it would have to go the other way
+ */
+function toReach(
+  stock: Stock,
+  target: AcidTarget,
+  item: (amount: number) => Ingredient,
+  most: number,
+  does: 'sharpen' | 'soften'
+): number {
+  const miss = (amount: number) => {
+    const a = acidityOf(withAdded(stock, item(amount)));
+    const up = 'taGL' in target ? target.taGL - a.taGL : a.ph - target.ph;
+    return does === 'sharpen' ? up : -up;
+  };
+  const now = miss(0);
+  if (Math.abs(now) < 1e-9) return 0;
+  const name = 'taGL' in target ? `${target.taGL.toFixed(1)} g/L` : `pH ${target.ph.toFixed(2)}`;
+  if (now < 0)
+    throw new InputError(
+      does === 'sharpen' ? `It is sharper than ${name} already.` : `It is softer than ${name} already.`,
+      does === 'sharpen' ? 'Soften it: water, or a base.' : 'Sharpen it: acid, or lemon.'
+    );
+  if (miss(most) > 0)
+    throw new InputError(`This alone does not bring it to ${name}.`, 'Choose a nearer target.');
+  return findRoot((x) => -miss(x), 0, most, 1e-9);
+}
+
+/**
+ * Kilograms of an acid, or of a base such as potassium bicarbonate, that take a must to a target.
+ * @throws InputError when the target lies the other way or out of reach
+ */
+export function acidToReach(stock: Stock, target: AcidTarget, acidId: AcidAdditionId): number {
+  const { volumeL, taGL } = acidityOf(stock);
+  const isBase = acidId === 'potassium-bicarbonate' || acidId === 'calcium-carbonate';
+  // Either base takes at least half its weight of acid; past 60 g/L no acid is worth counting.
+  const most = isBase ? ((2 * taGL + 1) * volumeL) / 1000 : 0.06 * volumeL;
+  return toReach(stock, target, (kg) => acidItem(acidId, kg), most, isBase ? 'soften' : 'sharpen');
+}
+
+/** Litres of water that thin a must to a target. @throws InputError as `acidToReach` */
+export const waterToReach = (stock: Stock, target: AcidTarget, alkalinityMgL = 0): number =>
+  toReach(stock, target, (l) => waterItem(l, alkalinityMgL), 20 * acidityOf(stock).volumeL, 'soften');
+
+/** Litres of lemon juice that take a must to a target, and how many lemons that is. @throws InputError as `acidToReach` */
+export function lemonsToReach(stock: Stock, target: AcidTarget): { juiceL: number; lemons: number } {
+  const juiceL = toReach(stock, target, lemonItem, 3 * acidityOf(stock).volumeL, 'sharpen');
+  return { juiceL, lemons: juiceL / LEMON_JUICE_L };
+}
+
+/**
+ * TA by a drop kit: drops until the colour turns, times what a drop stands for.
+ * @param gLPerDrop g/L as tartaric a drop, as the kit says
+ * @throws InputError when a count is not positive
+ */
+export function taFromDrops(drops: number, gLPerDrop: number): number {
+  if (!(drops >= 0 && gLPerDrop > 0))
+    throw new InputError('A drop kit needs a count of drops and what a drop stands for.', 'Read the leaflet.');
+  return drops * gLPerDrop;
+}
