@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { contents, foldBatch } from '$core/ledger/fold';
 import { liquid } from '$core/must/stock';
-import { readFile, writeFile } from './vecino-file';
+import { FILE_VERSION, readFile, writeFile } from './vecino-file';
 
 const fixture = (version: number) =>
   readFileSync(new URL(`./fixtures/v${version}.vecino.json`, import.meta.url), 'utf8');
@@ -23,9 +23,28 @@ describe('files of every version', () => {
     expect(now.sg).toBeLessThan(1.09);
   });
 
+  it('version 2 brings an entry of one\u2019s own, and what a lot of it was measured at', () => {
+    const file = readFile(fixture(2));
+    expect(file.version).toBe(FILE_VERSION);
+    expect(file.produce.map((p) => p.name)).toEqual(['Hedge plum']);
+    const s = foldBatch(file.events, Date.parse('2026-09-09T08:00:00Z'))!;
+    expect(s.plan.ingredients[0]).toMatchObject({ kind: 'produce', measured: { brix: 17 } });
+    expect(liquid(contents(s))!.sg).toBeGreaterThan(1.05);
+  });
+
+  it('an older file gains what it lacks, and no more', () => {
+    const file = readFile(fixture(1));
+    expect(file.version).toBe(FILE_VERSION);
+    expect(file.produce).toEqual([]);
+    expect(file.settings.hemisphere).toBe('north');
+    expect(file.settings.prices).toEqual({});
+  });
+
   it('is written as it was read', () => {
     const file = readFile(fixture(1));
-    const again = readFile(writeFile(file.events, file.vessels, file.settings, file.exportedAt));
+    const again = readFile(
+      writeFile(file.events, file.vessels, file.produce, file.settings, file.exportedAt)
+    );
     expect(again).toEqual(file);
   });
 

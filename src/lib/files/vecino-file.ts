@@ -1,13 +1,14 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/events';
+import { ownProduceSchema, type Produce } from '$core/produce/schema';
 import { vesselSchema, type Vessel } from '$core/scale/vessels';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { settingsSchema, type Settings } from '$lib/store/settings';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
-export const FILE_VERSION = 1;
+export const FILE_VERSION = 2;
 
 export const fileSchema = z.strictObject({
   format: z.literal('vecino'),
@@ -15,14 +16,30 @@ export const fileSchema = z.strictObject({
   exportedAt: z.iso.datetime(),
   settings: settingsSchema,
   vessels: z.array(vesselSchema).max(2000),
+  /** the household's own entries of the produce table; since version 2 */
+  produce: z.array(ownProduceSchema).max(2000),
   events: z.array(eventSchema)
 });
 export type VecinoFile = z.infer<typeof fileSchema>;
+
+/** What an older file lacks, by its version; each step brings it one version on. */
+const UPGRADES: Record<number, (file: Record<string, unknown>) => Record<string, unknown>> = {
+  1: (file) => ({ ...file, version: 2, produce: [] })
+};
+
+/** A file of any older version as one of today's. */
+function upgraded(raw: Record<string, unknown>): Record<string, unknown> {
+  let file = raw;
+  for (let step = UPGRADES[file.version as number]; step; step = UPGRADES[file.version as number])
+    file = step(file);
+  return file;
+}
 
 /** Everything as one file's text, the log in its own order so that the same data is the same file. */
 export function writeFile(
   events: readonly LedgerEvent[],
   vessels: readonly Vessel[],
+  produce: readonly Produce[],
   settings: Settings,
   exportedAt: string
 ): string {
@@ -32,6 +49,7 @@ export function writeFile(
     exportedAt,
     settings,
     vessels: [...vessels].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    produce: [...produce].sort((a, b) => (a.id < b.id ? -1 : 1)),
     events: inOrder(events)
   };
   return JSON.stringify(file, null, 1);
@@ -78,7 +96,7 @@ export function readFile(text: string): VecinoFile {
       'Update Vecino and try again. Nothing was changed.',
       'version'
     );
-  const file = fileSchema.safeParse(raw);
+  const file = fileSchema.safeParse(upgraded(raw as Record<string, unknown>));
   if (!file.success) {
     const { path, reason } = firstProblem(file.error);
     throw new InputError(`The file is wrong at ${path}: ${reason}.`, 'Nothing was changed.', path);
@@ -93,6 +111,7 @@ export type ImportPreview = {
   /** the same id with other contents: the one here stays */
   different: string[];
   newVessels: Vessel[];
+  newProduce: Produce[];
   newBatches: number;
 };
 
@@ -114,7 +133,8 @@ function sorted(value: unknown): unknown {
 export function previewImport(
   file: VecinoFile,
   events: readonly LedgerEvent[],
-  vessels: readonly Vessel[]
+  vessels: readonly Vessel[],
+  produce: readonly Produce[] = []
 ): ImportPreview {
   const here = new Map(events.map((e) => [e.id, e]));
   const newEvents: LedgerEvent[] = [];
@@ -132,5 +152,6 @@ export function previewImport(
   const batches = new Set(events.map((e) => e.batchId));
   const newBatches = new Set(newEvents.filter((e) => !batches.has(e.batchId)).map((e) => e.batchId)).size;
   const newVessels = file.vessels.filter((v) => !vessels.some((mine) => mine.id === v.id));
-  return { file, newEvents, known, different, newVessels, newBatches };
+  const newProduce = file.produce.filter((p) => !produce.some((mine) => mine.id === p.id));
+  return { file, newEvents, known, different, newVessels, newProduce, newBatches };
 }

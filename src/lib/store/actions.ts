@@ -28,8 +28,19 @@ export async function startBatch(
     await makeEvent(batchId, 'planned', { name: name.trim(), plan, vesselId }, { ...when, at }),
     await makeEvent(batchId, 'addition', { ingredients: inMust, vesselId }, { ...when, at })
   ];
+  for (const cautionId of plan.acknowledged ?? [])
+    events.push(await makeEvent(batchId, 'caution', { cautionId }, { ...when, at }));
   await write(events, when);
   return batchId;
+}
+
+/**
+ * A stem's reading at 20 °C: less what the stem shows in plain water, corrected for the sample's temperature.
+ * @throws InputError above 40 °C
+ */
+export function correctStem(stemSg: number, tempC: number | null, settings: Settings): number {
+  const { inWater, calibratedC } = settings.hydrometer;
+  return correctReading(stemSg - (inWater - 1), tempC ?? calibratedC, calibratedC);
 }
 
 /**
@@ -42,15 +53,11 @@ export function logGravity(
   stemSg: number,
   tempC: number | null,
   settings: Settings,
-  when?: When
+  when?: When,
+  also: { ph?: number; taGL?: number } = {}
 ): Promise<LedgerEvent> {
-  const offset = settings.hydrometer.inWater - 1;
-  const sg = correctReading(
-    stemSg - offset,
-    tempC ?? settings.hydrometer.calibratedC,
-    settings.hydrometer.calibratedC
-  );
-  return record(batchId, 'reading', { sg, stemSg, ...(tempC === null ? {} : { tempC }) }, when);
+  const sg = correctStem(stemSg, tempC, settings);
+  return record(batchId, 'reading', { sg, stemSg, ...(tempC === null ? {} : { tempC }), ...also }, when);
 }
 
 export const logStir = (batchId: string, when?: When) => record(batchId, 'stir', {}, when);

@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/events';
+import type { Produce } from '$core/produce/schema';
 import type { Vessel } from '$core/scale/vessels';
 
 type Keyed = { key: string; value: unknown };
@@ -10,6 +11,8 @@ export class VecinoDb extends Dexie {
   vessels!: EntityTable<Vessel, 'id'>;
   settings!: EntityTable<Keyed, 'key'>;
   drafts!: EntityTable<Keyed, 'key'>;
+  /** the user's own entries of the produce table */
+  produce!: EntityTable<Produce, 'id'>;
 
   constructor(name = 'vecino') {
     // Strict: a write is on disk before it is said to be done.
@@ -20,6 +23,7 @@ export class VecinoDb extends Dexie {
       settings: 'key',
       drafts: 'key'
     });
+    this.version(2).stores({ produce: 'id' });
   }
 }
 

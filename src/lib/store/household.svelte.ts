@@ -3,6 +3,8 @@ import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch, type BatchState } from '$core/ledger/fold';
 import { standingOf, type Standing } from '$core/ledger/standing';
 import { schedule, type Due } from '$core/method/schedule';
+import { ownProduceSchema, type Produce } from '$core/produce/schema';
+import { withOwn } from '$core/produce/table';
 import { VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
 import { db } from './db';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
@@ -15,6 +17,7 @@ let now = $state(Date.now());
 let events = $state.raw<LedgerEvent[]>([]);
 let vessels = $state.raw<Vessel[]>([]);
 let settings = $state.raw<Settings>(DEFAULT_SETTINGS);
+let ownProduce = $state.raw<Produce[]>([]);
 let exportedAt = $state<number | null>(null);
 
 /** All that is in the browser, kept live; and the minute it is. */
@@ -33,6 +36,9 @@ export const household = {
   },
   get settings() {
     return settings;
+  },
+  get ownProduce() {
+    return ownProduce;
   },
   get exportedAt() {
     return exportedAt;
@@ -76,6 +82,13 @@ export const saveSettings = (next: Settings) =>
 export const saveVessel = (vessel: Vessel) => db.vessels.put(vessel);
 export const removeVessel = (id: string) => db.vessels.delete(id);
 
+/** The produce table as this household has it, its own entries in the place of the table's. */
+export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
+
+/** Keeps an entry of one's own. @throws when it is not sound */
+export const saveProduce = (entry: Produce) => db.produce.put(ownProduceSchema.parse(entry));
+export const removeProduce = (id: string) => db.produce.delete(id);
+
 /** Starts listening to the database and the clock; returns what stops it. */
 export function watchHousehold(): () => void {
   const watch = <T>(query: () => Promise<T>, set: (value: T) => void) => {
@@ -94,6 +107,10 @@ export function watchHousehold(): () => void {
     watch(
       () => db.vessels.toArray(),
       (rows) => (vessels = rows)
+    ),
+    watch(
+      () => db.produce.toArray(),
+      (rows) => (ownProduce = rows)
     ),
     watch(
       () => db.settings.toArray(),

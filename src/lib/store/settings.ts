@@ -13,7 +13,13 @@ export const settingsSchema = z.strictObject({
     inWater: z.number().finite().min(0.98).max(1.02)
   }),
   theme: z.enum(['auto', 'light', 'dark']),
-  waterAlkalinityMgL: z.number().finite().min(0).max(1000)
+  waterAlkalinityMgL: z.number().finite().min(0).max(1000),
+  /** which half of the year fruit ripens in */
+  hemisphere: z.enum(['north', 'south']).default('north'),
+  /** a sign for money, such as £; sums need none */
+  currency: z.string().max(6).default(''),
+  /** what a kg, a litre or a bottle costs, as a plan's prices */
+  prices: z.record(z.string().max(64), z.number().finite().min(0).max(100_000)).default({})
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -32,7 +38,10 @@ export const DEFAULT_SETTINGS: Settings = {
   temp: 'C',
   hydrometer: { calibratedC: 20, inWater: 1 },
   theme: 'auto',
-  waterAlkalinityMgL: 120
+  waterAlkalinityMgL: 120,
+  hemisphere: 'north',
+  currency: '',
+  prices: {}
 };
 
 /** The country of a bare gallon or pint. */

@@ -99,6 +99,7 @@ describe('files', () => {
     writeFile(
       await db.events.toArray(),
       await db.vessels.toArray(),
+      [],
       DEFAULT_SETTINGS,
       '2026-06-02T00:00:00.000Z'
     );
@@ -118,7 +119,7 @@ describe('files', () => {
     await Promise.all([db.events.clear(), db.vessels.clear()]);
     const p = previewImport(readFile(text), [], []);
     expect(p).toMatchObject({ known: 0, different: [], newBatches: 1 });
-    await writeImport(p.newEvents, p.newVessels, p.file.settings);
+    await writeImport(p.newEvents, p.newVessels, p.newProduce, p.file.settings);
     expect(standingOf(await state(id))).toEqual(before);
     expect(await exportAll()).toBe(text);
   });
@@ -159,7 +160,7 @@ describe('files', () => {
     expect(reason('')).toMatch(/damaged/);
     expect(reason('{"a":1}')).toMatch(/not a Vecino file/);
     expect(reason('[]')).toMatch(/not a Vecino file/);
-    expect(reason(text.replace('"version": 1', '"version": 99'))).toMatch(/version 99/);
+    expect(reason(text.replace('"version": 2', '"version": 99'))).toMatch(/version 99/);
     expect(reason(text.replace('"massKg": 2.3', '"massKg": -2.3'))).toMatch(
       /ingredients\[1\]\.massKg.*negative/
     );

@@ -1,4 +1,5 @@
 import type { LedgerEvent } from '$core/ledger/events';
+import type { Produce } from '$core/produce/schema';
 import type { Vessel } from '$core/scale/vessels';
 import { db } from './db';
 import type { Settings } from './settings';
@@ -7,12 +8,14 @@ import type { Settings } from './settings';
 export async function writeImport(
   newEvents: LedgerEvent[],
   newVessels: Vessel[],
+  newProduce: Produce[],
   settings: Settings
 ): Promise<void> {
-  await db.transaction('rw', db.events, db.vessels, db.settings, async () => {
+  await db.transaction('rw', db.events, db.vessels, db.produce, db.settings, async () => {
     const isEmpty = (await db.events.count()) === 0;
     await db.events.bulkAdd(newEvents);
     await db.vessels.bulkPut(newVessels);
+    await db.produce.bulkPut(newProduce);
     if (isEmpty) await db.settings.put({ key: 'household', value: settings });
   });
 }

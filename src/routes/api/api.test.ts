@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { estimateMust } from '$core/must/balance';
 import { planSchema } from '$core/must/plan';
+import { PRODUCE } from '$core/produce/table';
 import { POST } from './estimate/+server';
 
 const post = async (body: unknown, raw?: string) => {
@@ -35,6 +36,10 @@ describe('POST /api/estimate', () => {
       'finalSg',
       'taGL',
       'ph',
+      'yanMgL',
+      'fruitPerL',
+      'sgNow',
+      'costPerBottle',
       'assumptions'
     ]);
     expect(body.assumptions.length).toBeGreaterThan(1);
@@ -53,6 +58,63 @@ describe('POST /api/estimate', () => {
     });
     expect(status).toBe(200);
     expect(body.sgAllGiven).toEqual((await post(GOOD)).body.sgAllGiven);
+  });
+
+  it('tells the gravity at an age, between none given and all given', async () => {
+    expect((await post(GOOD)).body.sgNow).toBeNull();
+    const at = async (ageH: number) => (await post({ ...GOOD, ageH })).body;
+    const [early, late] = [await at(1), await at(72)];
+    expect(early.sgNow.likely).toBeLessThan(early.sgNoneGiven.likely);
+    expect(late.sgNow.likely).toBeLessThan(early.sgNow.likely);
+    expect(late.sgNow.likely).toBeGreaterThan(late.sgAllGiven.likely);
+    expect((await post({ ...GOOD, ageH: -1 })).body.error.path).toBe('ageH');
+  });
+
+  it('takes forms, water, acid and prices, and answers nitrogen, fruit a litre and cost', async () => {
+    const body = {
+      ingredients: [
+        { kind: 'produce', produceId: 'plum', massKg: 4, form: 'frozen', cut: 'blitzed', weighed: 'bought' },
+        { kind: 'juice', produceId: 'apple', volumeL: 1, form: 'concentrate' },
+        { kind: 'sugar', sugarId: 'white', massKg: 1.5 },
+        { kind: 'water', volumeL: 6, alkalinityMgL: 250 },
+        { kind: 'acid', acidId: 'tartaric', massKg: 0.01 },
+        { kind: 'additive', additiveId: 'dap', massKg: 0.004 }
+      ],
+      prices: { plum: 2, white: 1.2, bottle: 0.4 }
+    };
+    const with_ = (await post(body)).body;
+    const soft = (
+      await post({
+        ...body,
+        ingredients: body.ingredients.map((i) => (i.kind === 'water' ? { ...i, alkalinityMgL: 0 } : i))
+      })
+    ).body;
+    const noAcid = (await post({ ...body, ingredients: body.ingredients.filter((i) => i.kind !== 'acid') }))
+      .body;
+    const noDap = (
+      await post({ ...body, ingredients: body.ingredients.filter((i) => i.kind !== 'additive') })
+    ).body;
+    expect(with_.ph.likely).toBeGreaterThan(soft.ph.likely);
+    expect(with_.taGL.likely).toBeGreaterThan(noAcid.taGL.likely + 0.8);
+    expect(with_.yanMgL.likely - noDap.yanMgL.likely).toBeCloseTo((4 * 212) / with_.liquidVolumeL.likely, 3);
+    expect(with_.fruitPerL.likely).toBeGreaterThan(0.3);
+    expect(with_.fruitPerL.likely).toBeLessThan(0.5);
+    expect(with_.costPerBottle.low).toBeGreaterThan(0.4 + (4 * 2 + 1.5 * 1.2) / 20);
+    expect(noDap.costPerBottle.likely).toBeCloseTo(with_.costPerBottle.likely, 6);
+    expect((await post({ ...body, prices: {} })).body.costPerBottle).toBeNull();
+  });
+
+  it('refuses a poisonous entry under another name, and an entry that does not add up', async () => {
+    const plum = PRODUCE.find((p) => p.id === 'plum')!;
+    const row = (entry: unknown) => ({
+      ingredients: [{ kind: 'produce', produceId: 'plum', massKg: 1, entry }]
+    });
+    expect((await post(row({ ...plum, name: 'Foxglove' }))).body.error.reason).toMatch(/not food/);
+    expect((await post(row({ ...plum, sugars: [30, 40, 50] }))).body.error.path).toBe(
+      'ingredients[0].entry.sugars'
+    );
+    expect((await post(row({ ...plum, id: 'sloe' }))).body.error.path).toBe('ingredients[0].entry');
+    expect((await post(row(plum))).status).toBe(200);
   });
 
   it('gives null where a figure is not defined', async () => {

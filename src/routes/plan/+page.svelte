@@ -1,13 +1,14 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { entryOf } from '$core/must/plan';
+  import { hoursToGive } from '$core/must/balance';
   import { mustColour } from '$core/must/colour';
   import { planRibbon } from '$core/must/ribbon';
   import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
   import { volumeText } from '$core/units/format';
   import { household, vesselsInUse } from '$lib/store/household.svelte';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
-  import { howOf } from '$lib/ui/plan/how';
+  import { howOf, spanText } from '$lib/ui/plan/how';
   import How from '$lib/ui/pop/How.svelte';
   import { createBench } from '$lib/ui/plan/bench.svelte';
   import Advice from '$lib/ui/plan/Advice.svelte';
@@ -70,13 +71,13 @@
     <div>
       <Slip {bench} />
       <Powders {bench} />
-      <Method {bench} />
+      <Method {bench} {fillL} />
     </div>
     <section class="flex flex-col max-lg:order-3" aria-label="The vessel">
       <p class="head mb-1 flex justify-between">
         <span>In the {vessel.name}, to scale</span>{#if e && fillL > 0}<How
             title="The mark to fill to"
-            lines={howOf(e).fill}
+            lines={howOf(e, bench.solved.plan).fill}
             class="underline decoration-greengage decoration-dashed underline-offset-4"
             >{#snippet trigger()}why {volumeText(fillL, unit)}{/snippet}</How
           >{/if}
@@ -123,7 +124,7 @@
             : 'nothing to read yet',
           right:
             heldSugar > 0
-              ? `still in the fruit: ${heldSugar.toFixed(2)} kg, most of it out in two or three days`
+              ? `still in the fruit: ${heldSugar.toFixed(2)} kg, nine tenths out in ${spanText(hoursToGive(bench.solved.plan))}`
               : 'all of it dissolved'
         }}
       />

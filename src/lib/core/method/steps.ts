@@ -30,6 +30,16 @@ export const WILD_YEAST = {
   wild: { name: 'none', why: 'Natural yeast: slower, and at your own risk.' }
 } as const;
 
+/** How the yeast is fed. Common practice. */
+export const NUTRIENT = {
+  staggered: {
+    name: 'nutrient in four parts',
+    why: 'At 24, 48 and 72 h and when a third of the sugar is gone: steadier, cleaner.'
+  },
+  'at-once': { name: 'nutrient at once', why: 'With the yeast: simple; a hotter start.' },
+  none: { name: 'no nutrient', why: 'Fine for ripe fruit; flowers and honey will be slow.' }
+} as const;
+
 /** How the fruit is taken out. Common practice. */
 export const PRESSING = {
   drip: { name: 'dripped', why: 'Lift the bag and let it drip: clear wine, a little less of it.' },

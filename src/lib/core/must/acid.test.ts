@@ -1,16 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { parseTitratable } from '../units/parse';
 import { PRODUCE } from '../produce/table';
 import { ACIDS } from '../produce/schema';
-import {
-  ACID_DATA,
-  phOf,
-  strongIonFor,
-  taFromTitration,
-  tartaricFromSulphuric,
-  titratableAcidity,
-  waterIons
-} from './acid';
+import { ACID_DATA, phOf, strongIonFor, taFromTitration, titratableAcidity, waterIons } from './acid';
 
 const pure = (acids: Record<string, number>, strongIon = 0) => ({
   acids,
@@ -86,7 +79,7 @@ describe('titratable acidity', () => {
 
   it('reads kits', () => {
     expect(taFromTitration(6, 0.1, 6)).toBeCloseTo(7.5, 2);
-    expect(tartaricFromSulphuric(4)).toBeCloseTo(6.12, 2);
+    expect(parseTitratable('4 g/L as sulphuric')).toBeCloseTo(6.12, 2);
     expect(() => taFromTitration(6, 0.1, 0)).toThrow(/positive/);
   });
 

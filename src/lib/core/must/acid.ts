@@ -148,6 +148,3 @@ export function taFromTitration(baseMl: number, normality: number, sampleMl: num
     );
   return (baseMl * normality * TARTARIC_G_PER_EQ) / sampleMl;
 }
-
-/** g/L as tartaric from g/L as sulphuric acid. */
-export const tartaricFromSulphuric = (taGL: number): number => taGL * 1.53;

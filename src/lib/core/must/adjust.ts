@@ -99,6 +99,9 @@ export function lemonsToReach(stock: Stock, target: AcidTarget): { juiceL: numbe
  */
 export function taFromDrops(drops: number, gLPerDrop: number): number {
   if (!(drops >= 0 && gLPerDrop > 0))
-    throw new InputError('A drop kit needs a count of drops and what a drop stands for.', 'Read the leaflet.');
+    throw new InputError(
+      'A drop kit needs a count of drops and what a drop stands for.',
+      'Read the leaflet.'
+    );
   return drops * gLPerDrop;
 }

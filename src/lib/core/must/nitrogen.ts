@@ -1,4 +1,5 @@
 import { ferment } from '../ferment/convert';
+import { DOSES } from '../scale/doses';
 import { liquid, type Stock } from './stock';
 import { NITROGEN_MG_G } from './substances';
 
@@ -8,8 +9,6 @@ export type Appetite = keyof typeof NEED_PER_G;
 
 /** Most diammonium phosphate, g/L. @source US 27 CFR 24.246, 8 lb per 1000 gal (from memory) */
 export const DAP_CEILING_GL = 0.96;
-/** Most nutrient mix worth giving, g/L: a level teaspoon and a half a US gallon. Common practice. */
-export const MIX_CEILING_GL = 1.6;
 
 /** Nitrogen wanted, mg/L, for `sugarGL` grams of sugar a litre. */
 export const nitrogenNeed = (sugarGL: number, appetite: Appetite): number => NEED_PER_G[appetite] * sugarGL;
@@ -32,7 +31,8 @@ export type NutrientPlan = {
 };
 
 /**
- * What a must wants in nutrient, and when. Mix first, for what else it holds; DAP for what is missing.
+ * What a must wants in nutrient, and when: the usual mix first, for what else it holds; DAP for what is
+ * missing, to its ceiling; then mix to its own.
  * @param must with all the sugar that is planned in it, so that feeding in steps keeps its breaks
  * @param style `staggered` in four quarters, or all `at-once` with the yeast
  * @returns null when there is no liquid or no sugar
@@ -49,10 +49,15 @@ export function nutrientPlan(
   const needMgL = nitrogenNeed((1000 * must.hexoseKg) / volumeL, appetite);
   const hasMgL = must.nitrogenMg / volumeL;
   const shortMgL = Math.max(0, needMgL - hasMgL);
-  const mixGL = Math.min(MIX_CEILING_GL, shortMgL / NITROGEN_MG_G.nutrient!);
-  const afterMix = shortMgL - mixGL * NITROGEN_MG_G.nutrient!;
-  const dapGL = Math.min(DAP_CEILING_GL, afterMix / NITROGEN_MG_G.dap!);
-  const missingMgL = Math.max(0, afterMix - dapGL * NITROGEN_MG_G.dap!);
+  const [mix, dap] = [NITROGEN_MG_G.nutrient!, NITROGEN_MG_G.dap!];
+  const usualMixGL = Math.min(DOSES.nutrient.perL[1], shortMgL / mix);
+  const dapGL = Math.min(DAP_CEILING_GL, (shortMgL - usualMixGL * mix) / dap);
+  const moreMixGL = Math.min(
+    DOSES.nutrient.perL[2] - usualMixGL,
+    (shortMgL - usualMixGL * mix - dapGL * dap) / mix
+  );
+  const mixGL = usualMixGL + Math.max(0, moreMixGL);
+  const missingMgL = Math.max(0, shortMgL - mixGL * mix - dapGL * dap);
   const breakSg = liquid(ferment(must, must.hexoseKg / 3).stock)!.sg;
   const [mixG, dapG] = [mixGL * volumeL, dapGL * volumeL];
   const quarter = (when: string, hours: number | null, sg: number | null): Feed => ({

@@ -182,6 +182,7 @@ export const planSchema = z.strictObject({
   press: z.enum(['drip', 'squeeze', 'press']).optional(),
   /** pectic enzyme: given unless said otherwise where the fruit holds pectin */
   enzyme: z.boolean().optional(),
+  nutrient: z.enum(['staggered', 'at-once', 'none']).optional(),
   /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
   prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),
   /** cautions that were read and put away while planning */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
-import { CAUTIONS } from '../cautions/rules';
+import { RULES } from '../cautions/rules';
 import { chooseIngredient, splitAmount } from './choose';
 import { REVIEWED } from './compare.fixture';
 import { FAMILIES, produceSchema } from './schema';
@@ -16,7 +16,7 @@ describe('the produce table', () => {
     const acids = Object.values(p.acids).reduce((s, a) => s + a[1], 0);
     expect(p.sugars[1] + acids).toBeLessThanOrEqual(p.solids[1] + 0.5);
     expect(p.usable[2]).toBeLessThanOrEqual(1);
-    for (const c of p.cautions) expect(CAUTIONS[c], c).toBeDefined();
+    for (const c of p.cautions) expect(RULES[c], c).toBeDefined();
     if (p.ph[1] > 4.5 && p.family !== 'flower' && p.id !== 'banana') expect(p.cautions).toContain('low-acid');
   });
 

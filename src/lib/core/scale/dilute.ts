@@ -43,8 +43,11 @@ export function stockMl(volumeL: number, wantedShare: number, stockShare: number
 }
 
 /** Grams of metabisulphite in `volumeL` for `so2MgL` of sulphur dioxide. */
-export const sulphiteG = (volumeL: number, so2MgL: number, salt: 'potassium' | 'sodium' = 'potassium'): number =>
-  (so2MgL * volumeL) / 1000 / SO2_SHARE[salt];
+export const sulphiteG = (
+  volumeL: number,
+  so2MgL: number,
+  salt: 'potassium' | 'sodium' = 'potassium'
+): number => (so2MgL * volumeL) / 1000 / SO2_SHARE[salt];
 
 /** Millilitres of household bleach of `percent` % for `ppm` mg/L of chlorine. */
 export const bleachMl = (volumeL: number, ppm: number, percent: number): number =>

@@ -1,3 +1,4 @@
+import { ACID_ADDITIONS } from '../must/substances';
 import { KG_PER, L_PER } from '../units/measure';
 import type { Spread } from '../units/range';
 
@@ -100,12 +101,89 @@ export const DOSES = {
     basis: 'must',
     why: 'One 5 g packet covers up to about 20 L.'
   },
-  'dry-hops': {
+  dap: {
+    name: 'Diammonium phosphate',
+    perL: [0.2, 0.5, 0.96],
+    teaspoonG: TEASPOON_G.dap,
+    basis: 'must',
+    why: 'Plain nitrogen, a fifth by weight; no more than 0.96 g/L, none late.'
+  },
+  bentonite: {
+    name: 'Bentonite',
+    perL: [0.4, 0.75, 1.5],
+    teaspoonG: TEASPOON_G.bentonite,
+    basis: 'must',
+    why: 'Swollen in hot water first; takes protein haze down, and some aroma.'
+  },
+  oak: {
+    name: 'Oak chips',
+    perL: [1, 2.5, 6],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Taste weekly; it only gets stronger.'
+  },
+  hops: {
     name: 'Dry hops',
     perL: [0.5, 1, 4],
     teaspoonG: null,
     basis: 'must',
-    why: 'Steeped in the jar.'
+    why: 'Steeped in the jar, tasting until it is right.'
+  },
+  tartaric: {
+    name: 'Tartaric acid',
+    perL: [0.5, 1, 4],
+    teaspoonG: TEASPOON_G.tartaric,
+    basis: 'must',
+    why: 'One gram a litre lifts TA by one and lowers pH by 0.1 to 0.2.'
+  },
+  malic: {
+    name: 'Malic acid',
+    perL: [0.5, 1, 4],
+    teaspoonG: ACID_ADDITIONS.malic.teaspoonG,
+    basis: 'must',
+    why: 'One gram a litre lifts TA by about 1.1.'
+  },
+  citric: {
+    name: 'Citric acid',
+    perL: [0.5, 1, 4],
+    teaspoonG: TEASPOON_G.citric,
+    basis: 'must',
+    why: 'One gram a litre lifts TA by about 1.1; the acid of lemons.'
+  },
+  'potassium-bicarbonate': {
+    name: 'Potassium bicarbonate',
+    perL: [0.5, 1.3, 3],
+    teaspoonG: ACID_ADDITIONS['potassium-bicarbonate'].teaspoonG,
+    basis: 'must',
+    why: '1.33 g a litre takes TA down by one. Stir in slowly: it foams.'
+  },
+  'calcium-carbonate': {
+    name: 'Chalk',
+    perL: [0.3, 0.7, 2],
+    teaspoonG: ACID_ADDITIONS['calcium-carbonate'].teaspoonG,
+    basis: 'must',
+    why: '0.67 g a litre takes TA down by one. In must only; wait for it to settle.'
+  },
+  'flowers-dried': {
+    name: 'Dried flowers',
+    perL: [10, 12, 15],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'About half the weight of fresh petals.'
+  },
+  'flowers-fresh': {
+    name: 'Fresh petals',
+    perL: [60, 70, 80],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Petals only; green parts are bitter.'
+  },
+  'rehydration-nutrient': {
+    name: 'Rehydration nutrient',
+    perL: [0.25, 0.31, 0.5],
+    teaspoonG: null,
+    basis: 'must',
+    why: '1.25 g for each gram of dry yeast, in its warm water.'
   }
 } as const satisfies Record<string, Dose>;
 
@@ -131,12 +209,42 @@ export const enzymeG = (volumeL: number, fruitKg: number): number =>
 /** Grams of dry yeast: a 5 g packet, or more for a large must. */
 export const yeastG = (volumeL: number): number => Math.max(5, doseG('yeast', volumeL)[1]);
 
+/** Where a dose stands against what people give. */
+export type DoseVerdict = 'low' | 'usual' | 'high' | 'absurd';
+
 /**
- * Whether a dose is outside any sane range: more than ten times the high one.
- * A teaspoon–tablespoon or gram–ounce slip shows here.
+ * A dose against its sane range. `high` is over the usual most, where a teaspoon–tablespoon slip shows;
+ * `absurd` is more than ten times the most, as when ounces were meant for grams.
+ * @param massG grams that go in; `hadG` grams of it that are in already; `volumeL` litres of must
  */
-export const isAbsurdDose = (id: DoseId, massG: number, volumeL: number): boolean =>
-  massG > 10 * doseG(id, volumeL)[2];
+export function judgeDose(id: DoseId, massG: number, volumeL: number, hadG = 0): DoseVerdict {
+  const [low, , high] = doseG(id, volumeL);
+  const total = massG + hadG;
+  // Half a spoon over is rounding.
+  return total > 10 * high ? 'absurd' : total > 1.3 * high ? 'high' : total < 0.5 * low ? 'low' : 'usual';
+}
+
+/** What a dose that is too much most likely was: a spoon of another size, or another unit. */
+export function slipText(id: DoseId, massG: number, volumeL: number): string {
+  const [low, usual, high] = doseG(id, volumeL);
+  const fits = (factor: number) => massG / factor >= 0.5 * low && massG / factor <= 1.3 * high;
+  const guess = fits(3)
+    ? 'Was a teaspoon meant, not a tablespoon?'
+    : fits(28.35)
+      ? 'Were grams meant, not ounces?'
+      : fits(10)
+        ? 'Has the point slipped by one place?'
+        : fits(1000)
+          ? 'Were grams meant, not kilograms?'
+          : 'Check the unit.';
+  return `Usual for ${volumeL.toFixed(1)} L: ${usual.toPrecision(2)} g, at most ${high.toPrecision(2)} g. ${guess}`;
+}
+
+/** The dose a powder or acid on the slip is judged by; null for what has none. */
+export const doseOf = (item: { additiveId?: string; acidId?: string }): DoseId | null => {
+  const id = item.additiveId ?? item.acidId ?? '';
+  return id in DOSES ? (id as DoseId) : null;
+};
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
 

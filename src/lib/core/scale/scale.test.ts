@@ -9,7 +9,8 @@ import {
   doseG,
   DOSES,
   ENZYME_G_PER_KG,
-  isAbsurdDose,
+  judgeDose,
+  slipText,
   SO2_SHARE,
   spoonText,
   TEASPOON_G
@@ -147,9 +148,23 @@ describe('usual doses', () => {
     for (const id of Object.keys(DOSES) as (keyof typeof DOSES)[]) {
       const [low, usual, high] = doseG(id, 10);
       expect(low <= usual && usual <= high).toBe(true);
-      expect(isAbsurdDose(id, high, 10)).toBe(false);
-      expect(isAbsurdDose(id, high * 11, 10)).toBe(true);
+      expect(judgeDose(id, high, 10)).toBe('usual');
+      expect(judgeDose(id, high * 2, 10)).toBe('high');
+      expect(judgeDose(id, high * 11, 10)).toBe('absurd');
     }
+  });
+
+  it('a slip is guessed at: spoons, ounces, a point', () => {
+    const usual = doseG('nutrient', 10)[1];
+    expect(slipText('nutrient', usual * 3, 10)).toMatch(/teaspoon meant, not a tablespoon/);
+    expect(slipText('nutrient', usual * 28.35, 10)).toMatch(/grams meant, not ounces/);
+    expect(slipText('nutrient', usual * 1000, 10)).toMatch(/grams meant, not kilograms/);
+  });
+
+  it('what is in already counts', () => {
+    const high = doseG('sorbate', 10)[2];
+    expect(judgeDose('sorbate', high, 10, 0)).toBe('usual');
+    expect(judgeDose('sorbate', high, 10, high)).toBe('high');
   });
 
   it('a cup of white sugar is 200 g, 16 tablespoons of 12.5 g (kitchen tables, from memory)', () => {

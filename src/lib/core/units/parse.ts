@@ -172,3 +172,78 @@ export function parseTemperature(text: string, scale: 'C' | 'F'): number {
     );
   return tempC;
 }
+
+/**
+ * Titratable acid as people say it: `6.2`, `6.2 g/L`, `0.62 %`, `4.1 g/L as sulphuric`. Said with its unit it
+ * is taken as it stands; a bare number that looks ten times out is asked about.
+ * @param most the highest that is no surprise, g/L: 20 for a must or wine, more for a sour juice
+ * @returns g/L as tartaric
+ * @throws InputError when it cannot be read, or asks which was meant
+ */
+export function parseTitratable(text: string, most = 20): number {
+  const say = 'Write it like 6.2 g/L or 0.62 %, and “as sulphuric” where it is.';
+  const match = /^([\d.,]+)\s*(%|g\s*\/\s*l|g\/100\s*ml)?\s*(?:as\s+)?(tartaric|sulphuric|sulfuric)?$/i.exec(
+    text.trim()
+  );
+  const value = match ? parseNumber(match[1]!) : null;
+  if (!match || value === null) throw new InputError(`“${text}” is not an acid.`, say);
+  const isPercent = match[2] && !/^g\s*\/\s*l$/i.test(match[2]);
+  const asSulphuric = /^sul/i.test(match[3] ?? '');
+  const gL = value * (isPercent ? 10 : 1) * (asSulphuric ? SULPHURIC_TO_TARTARIC : 1);
+  if (gL > 100) throw new InputError(`${text} is more acid than any juice holds.`, say);
+  if (!match[2] && value > 0 && gL < 1.5)
+    throw new InputError(
+      `${match[1]} g/L is next to no acid.`,
+      `Did you mean ${match[1]} %, which is ${(gL * 10).toFixed(1)} g/L? Write the unit with it.`
+    );
+  if (!match[2] && gL > most)
+    throw new InputError(
+      `${match[1]} g/L is sharper than any wine.`,
+      `Did you mean ${(gL / 10).toFixed(1)} g/L? Write the unit with it.`
+    );
+  return gL;
+}
+
+/** Grams as tartaric in a gram as sulphuric acid: 75.04 / 49.04. */
+const SULPHURIC_TO_TARTARIC = 1.53;
+
+/** A pH, 1.5 to 9. @throws InputError */
+export function parsePh(text: string): number {
+  const value = parseNumber(text.trim().replace(/^ph\s*/i, ''));
+  if (value === null || value < 1.5 || value > 9)
+    throw new InputError(
+      `“${text}” is no pH of a must.`,
+      value !== null && value >= 15 && value <= 90
+        ? `Did you mean ${(value / 10).toFixed(1)}?`
+        : 'Write it like 3.4.'
+    );
+  return value;
+}
+
+/**
+ * A hydrometer or refractometer reading on any scale of the stem: `1.064`, `64`, `22 bx`, `12.5 %` potential
+ * with `scale`, or a scale said with the number (`bx 22`, `pa 12.5`).
+ * @param scale what a bare number is read on
+ * @returns the scale and the figure on it; a gravity is already 1.xxx
+ * @throws InputError as `parseGravity`, or when it is off the scale
+ */
+export function parseStem(
+  text: string,
+  scale: 'sg' | 'brix' | 'potential' = 'sg'
+): { scale: 'sg' | 'brix' | 'potential'; reading: number } {
+  const match = /^(?:(sg|bx|brix|pa|potential)\s*)?([\d.,]+)\s*(°?\s*(?:bx|brix)|%|pa|sg)?$/i.exec(
+    text.trim()
+  );
+  if (!match) return { scale: 'sg', reading: parseGravity(text) };
+  const said = `${match[1] ?? ''}${match[3] ?? ''}`.toLowerCase();
+  const used = /b/.test(said) ? 'brix' : /pa|pot|%/.test(said) ? 'potential' : /sg/.test(said) ? 'sg' : scale;
+  if (used === 'sg') return { scale: 'sg', reading: parseGravity(match[2]!) };
+  const reading = parseNumber(match[2]!);
+  const most = used === 'brix' ? 80 : 25;
+  if (reading === null || reading > most)
+    throw new InputError(
+      `${text} is off the ${used === 'brix' ? '°Bx' : 'potential'} scale.`,
+      `It runs from 0 to ${most}.`
+    );
+  return { scale: used, reading };
+}

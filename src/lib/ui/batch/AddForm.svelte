@@ -1,13 +1,17 @@
 <script lang="ts">
-  import { ADDITIVES, type AdditiveId } from '$core/must/substances';
+  import { cautionsAt, RULES } from '$core/cautions/rules';
+  import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '$core/must/substances';
   import { chooseIngredient, type Choice } from '$core/produce/choose';
-  import { DOSES, doseG, isAbsurdDose, type DoseId } from '$core/scale/doses';
+  import { parseProduce } from '$core/produce/weigh';
+  import { doseG, doseOf } from '$core/scale/doses';
   import { InputError } from '$core/units/input-error';
   import { gramsText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
   import { volumeOf } from '$core/ledger/fold';
-  import type { Ingredient } from '$core/must/plan';
+  import { entryOf, type Ingredient } from '$core/must/plan';
   import { logAddition } from '$lib/store/actions';
+  import { record } from '$lib/store/record';
+  import Cautions from '../caution/Cautions.svelte';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
@@ -18,27 +22,32 @@
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`add:${batch.id}`, { what: '', amount: '', when: '' });
+  const draft = createDraft(`add:${batch.id}`, { what: '', amount: '', when: '', understood: '' });
   const form = createWriteDown(draft, () => ondone());
   const country = $derived(countryOf(household.settings));
   const powder = $derived(
     (Object.keys(ADDITIVES) as AdditiveId[]).find((id) => draft.fields.what === ADDITIVES[id])
   );
-  const answer = $derived(powder ? null : chooseIngredient(draft.fields.what, country));
+  const answer = $derived(powder ? null : chooseIngredient(draft.fields.what, country, household.ownProduce));
   const choice = $derived<Choice | null>(answer?.kind === 'choices' ? (answer.choices[0] ?? null) : null);
   const litres = $derived(volumeOf(batch.state));
-  const usual = $derived(powder && powder in DOSES ? doseG(powder as DoseId, litres)[1] : null);
-  const names = ['White sugar', 'Honey', 'Water', 'Raisins', ...Object.values(ADDITIVES)];
+  const dose = $derived(
+    doseOf(powder ? { additiveId: powder } : ((choice?.item ?? {}) as { acidId?: string }))
+  );
+  const usual = $derived(dose ? doseG(dose, litres)[1] : null);
+  const names = [
+    'White sugar',
+    'Honey',
+    'Water',
+    'Raisins',
+    ...Object.values(ADDITIVES),
+    ...Object.values(ACID_ADDITIONS).map((a) => a.name)
+  ];
 
   function item(): Ingredient {
     if (answer?.kind === 'refused') throw new InputError(`Not in a wine: ${answer.why}`, 'Leave it out.');
     if (powder) {
       const q = parseAs('mass', draft.fields.amount, 'g', country);
-      if (powder in DOSES && isAbsurdDose(powder as DoseId, q.base * 1000, litres))
-        throw new InputError(
-          `${gramsText(q.base * 1000)} is more than ten times the most that anyone puts in ${litres.toFixed(1)} L.`,
-          'Was a teaspoon meant, not a tablespoon? Grams, not ounces?'
-        );
       return { kind: 'additive', additiveId: powder, massKg: q.base, unit: q.unit };
     }
     if (!choice)
@@ -46,20 +55,53 @@
         `I do not know “${draft.fields.what}”.`,
         'Try sugar, honey, water, a fruit or a powder.'
       );
-    const isVolume = 'volumeL' in choice.item;
-    const q = isVolume
-      ? parseAs('volume', draft.fields.amount, household.settings.volume, country)
-      : parseAs('mass', draft.fields.amount, household.settings.mass, country);
+    const { item } = choice;
+    if (item.kind === 'produce') {
+      const q = parseProduce(draft.fields.amount, household.settings.mass, entryOf(item)!, country);
+      if (q.massKg <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
+      const weighed = q.unit === 'piece' ? ('bought' as const) : item.weighed;
+      return { ...item, massKg: q.massKg, unit: q.unit, ...(weighed ? { weighed } : {}) };
+    }
+    const isVolume = 'volumeL' in item;
+    const fallback = isVolume
+      ? household.settings.volume
+      : item.kind === 'acid'
+        ? 'g'
+        : household.settings.mass;
+    const q = parseAs(isVolume ? 'volume' : 'mass', draft.fields.amount, fallback, country);
     if (q.base <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
-    return {
-      ...choice.item,
-      ...(isVolume ? { volumeL: q.base } : { massKg: q.base }),
-      unit: q.unit
-    } as Ingredient;
+    return { ...item, ...(isVolume ? { volumeL: q.base } : { massKg: q.base }), unit: q.unit } as Ingredient;
   }
+
+  /** What is about to go in, once it can be read; before that, what it is. */
+  const adding = $derived.by<Ingredient | null>(() => {
+    try {
+      return item();
+    } catch {
+      return powder ? { kind: 'additive', additiveId: powder, massKg: 0 } : (choice?.item ?? null);
+    }
+  });
+  const cautions = $derived(
+    adding
+      ? cautionsAt(
+          'add',
+          {
+            adding,
+            volumeL: litres,
+            hadG: adding.kind === 'additive' ? (batch.state.powdersG[adding.additiveId]?.massG ?? 0) : 0,
+            ph: batch.state.measured.ph
+          },
+          batch.state.acknowledged.filter((id) => RULES[id]?.level !== 'stop')
+        )
+      : []
+  );
+  const stop = $derived(cautions.find((c) => c.level === 'stop'));
+  const understood = $derived(draft.fields.understood === stop?.text);
 
   const save = form.submit(async (when) => {
     const what = item();
+    if (stop && !understood) throw new InputError(stop.text, 'Correct it, or say that it is what you mean.');
+    if (stop) await record(batch.id, 'caution', { cautionId: stop.id, text: stop.text.slice(0, 400) }, when);
     const event = await logAddition(batch.id, [what], when);
     return [`${ingredientText(what, household.settings)} in.`, event] as const;
   });
@@ -95,15 +137,18 @@
   </div>
   {#if answer?.kind === 'refused'}
     <p role="alert" class="bg-tint-rose px-3 py-2">Not in a wine: {answer.why}</p>
-  {:else if powder === 'campden' || powder === 'metabisulphite'}
-    <p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
-      Sulphite can bring on asthma. Weigh it, keep clear of the fumes, and label the wine.
-    </p>
-  {:else if powder === 'sorbate'}
-    <p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
-      Sorbate only with sulphite, in wine that is finished and clear. It stops no running ferment.
-    </p>
   {:else if choice}<p class="small">{choice.label}{usual ? '' : `: ${choice.hint}`}</p>{/if}
+  <Cautions list={cautions} onaway={(id) => void record(batch.id, 'caution', { cautionId: id })} />
+  {#if stop}
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        class="checkbox"
+        checked={understood}
+        onchange={(e) => draft.set('understood', e.currentTarget.checked ? stop.text : '')}
+      /> I understand, and it is what I mean</label
+    >
+  {/if}
   {#if usual}<p class="small">Usual for {litres.toFixed(1)} L: {gramsText(usual)}.</p>{/if}
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}

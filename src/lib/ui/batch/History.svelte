@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { RULES } from '$core/cautions/rules';
+  import { puzzleOf } from '$core/ledger/puzzle';
   import { liveEvents, type LedgerEvent } from '$core/ledger/events';
   import { sgText, temperatureText, volumeText } from '$core/units/format';
   import { ingredientText } from './ingredient-text';
@@ -7,6 +9,7 @@
   import { YEASTS } from '$core/must/substances';
   import { goto } from '$app/navigation';
   import { tell } from '../nav/said.svelte';
+  import Detective from '../detective/Detective.svelte';
   import Pop from '../pop/Pop.svelte';
   import { dayWord } from '../shelf/when';
 
@@ -97,7 +100,10 @@
           e.data.step.replace('-', ' ')
         ];
       case 'caution':
-        return ['I understand', e.data.text ?? e.data.cautionId];
+        return [
+          RULES[e.data.cautionId]?.level === 'warn' ? 'Caution read' : 'I understand',
+          e.data.text ?? RULES[e.data.cautionId]?.title ?? e.data.cautionId
+        ];
       case 'void':
         return ['Taken back', ''];
     }
@@ -124,7 +130,25 @@
         <span class="small">{dayWord(Date.parse(e.at), household.now, e.zone)}</span>
         <span class="font-semibold">{what}</span>
         <span class="text-[0.9375rem] text-quiet max-sm:col-span-2 max-sm:col-start-1 max-sm:row-start-2"
-          >{detail}</span
+          >{detail}
+          {#if e.type === 'reading' && e.data.sg !== undefined && !gone}
+            {@const puzzle = puzzleOf(
+              batch.events,
+              { sg: e.data.sg, tempC: e.data.tempC ?? null },
+              Date.parse(e.at),
+              household.settings.hydrometer.calibratedC
+            )}
+            {#if puzzle}
+              <Pop
+                title="Why this reading"
+                label="Why {sgText(e.data.sg)}"
+                class="ml-1 min-h-9 underline decoration-dotted underline-offset-2"
+              >
+                {#snippet trigger()}why?{/snippet}
+                <Detective {puzzle} />
+              </Pop>
+            {/if}
+          {/if}</span
         >
         {#if !gone && e.type !== 'planned'}
           <button

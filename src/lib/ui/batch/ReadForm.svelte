@@ -1,38 +1,79 @@
 <script lang="ts">
-  import { parseGravity, parseTemperature } from '$core/units/parse';
-  import { correctReading } from '$core/liquid/hydrometer';
-  import { logGravity } from '$lib/store/actions';
+  import { whyThisReading } from '$core/ferment/detective';
+  import { puzzleOf } from '$core/ledger/puzzle';
+  import { sgFrom, type Scale } from '$core/liquid/scales';
+  import { parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
+  import { correctStem, logGravity } from '$lib/store/actions';
+  import { record } from '$lib/store/record';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
+  import { parseWhen } from '../field/parse-when';
+  import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`read:${batch.id}`, { sg: '', temp: '', when: '' });
+  const draft = createDraft(`read:${batch.id}`, {
+    sg: '',
+    on: 'sg',
+    temp: '',
+    ph: '',
+    ta: '',
+    when: ''
+  });
   const form = createWriteDown(draft, () => ondone());
   const scale = $derived(household.settings.temp);
 
-  /** What the reading is at 20 °C, as it is typed. */
+  const stemOf = (text: string): number => {
+    const { scale, reading } = parseStem(text, draft.fields.on as Scale);
+    return sgFrom(scale, reading);
+  };
+  const tempOf = (): number | null =>
+    draft.fields.temp.trim() ? parseTemperature(draft.fields.temp, scale) : null;
+
+  /** What the reading is at 20 °C, as it is typed; null until it can be read. */
   const corrected = $derived.by(() => {
     try {
-      if (!draft.fields.sg || !draft.fields.temp) return null;
-      return correctReading(
-        parseGravity(draft.fields.sg),
-        parseTemperature(draft.fields.temp, scale),
+      if (!draft.fields.sg) return null;
+      return correctStem(stemOf(draft.fields.sg), tempOf(), household.settings);
+    } catch {
+      return null;
+    }
+  });
+  const puzzle = $derived.by(() => {
+    if (corrected === null || draft.fields.sg.trim().length < 2) return null;
+    try {
+      return puzzleOf(
+        batch.events,
+        { sg: corrected, tempC: tempOf() },
+        parseWhen(draft.fields.when, Date.now()),
         household.settings.hydrometer.calibratedC
       );
     } catch {
       return null;
     }
   });
+  const odd = $derived(puzzle !== null && !whyThisReading(puzzle).isFine);
 
   const save = form.submit(async (when) => {
-    const sg = parseGravity(draft.fields.sg);
-    const tempC = draft.fields.temp.trim() ? parseTemperature(draft.fields.temp, scale) : null;
-    const event = await logGravity(batch.id, sg, tempC, household.settings, when);
-    return [`${batch.state.name}: ${sg.toFixed(3)} written down.`, event] as const;
+    const isAcidOnly = draft.fields.sg.trim() === '';
+    const ph = draft.fields.ph.trim() ? parsePh(draft.fields.ph) : undefined;
+    const taGL = draft.fields.ta.trim() ? parseTitratable(draft.fields.ta) : undefined;
+    if (isAcidOnly && (ph !== undefined || taGL !== undefined)) {
+      const acid = { ...(ph === undefined ? {} : { ph }), ...(taGL === undefined ? {} : { taGL }) };
+      return [
+        `${batch.state.name}: acid written down.`,
+        await record(batch.id, 'reading', acid, when)
+      ] as const;
+    }
+    const stem = stemOf(draft.fields.sg);
+    const event = await logGravity(batch.id, stem, tempOf(), household.settings, when, {
+      ...(ph === undefined ? {} : { ph }),
+      ...(taGL === undefined ? {} : { taGL })
+    });
+    return [`${batch.state.name}: ${stem.toFixed(3)} written down.`, event] as const;
   });
 </script>
 
@@ -65,10 +106,45 @@
     </label>
   </div>
   <p id="read-help" class="small">
-    {corrected
+    {corrected !== null && (draft.fields.temp || draft.fields.on !== 'sg')
       ? `${corrected.toFixed(3)} at 20 °C.`
       : 'Strained, below the cap, bubbles spun off, at eye level.'}
   </p>
+  {#if puzzle && odd}<Detective {puzzle} />{/if}
+  <details open={draft.fields.on !== 'sg' || draft.fields.ph !== '' || draft.fields.ta !== ''}>
+    <summary class="min-h-9 py-1 text-[0.9375rem] underline underline-offset-4"
+      >Another scale, pH, acid</summary
+    >
+    <div class="mt-1 grid grid-cols-3 gap-3">
+      <label class="grid gap-1 text-[0.9375rem] font-semibold"
+        >Scale
+        <select class="field" value={draft.fields.on} onchange={(e) => draft.set('on', e.currentTarget.value)}
+          ><option value="sg">SG</option><option value="brix">°Bx</option><option value="potential"
+            >potential %</option
+          ></select
+        >
+      </label>
+      <label class="grid gap-1 text-[0.9375rem] font-semibold"
+        >pH
+        <input
+          class="field"
+          inputmode="decimal"
+          autocomplete="off"
+          value={draft.fields.ph}
+          oninput={(e) => draft.set('ph', e.currentTarget.value)}
+        />
+      </label>
+      <label class="grid gap-1 text-[0.9375rem] font-semibold"
+        >TA, g/L
+        <input
+          class="field"
+          autocomplete="off"
+          value={draft.fields.ta}
+          oninput={(e) => draft.set('ta', e.currentTarget.value)}
+        />
+      </label>
+    </div>
+  </details>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Write it down</button>

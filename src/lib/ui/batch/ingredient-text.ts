@@ -1,14 +1,17 @@
-import type { Ingredient } from '$core/must/plan';
+import { entryOf, type Ingredient } from '$core/must/plan';
+import { amountIn, unitLabel, type ProduceUnit } from '$core/produce/weigh';
 import { CAMPDEN_TABLET_G } from '$core/scale/doses';
-import { gramsText, quantityText } from '$core/units/format';
-import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
+import { gramsText, quantityText, significant } from '$core/units/format';
+import { isMassUnit, isVolumeUnit } from '$core/units/measure';
 import type { Settings } from '$lib/store/settings';
 import { nameOf } from '../plan/label';
 
 /** `2.30 kg white sugar`, in the unit it was typed in or the household's own. */
 export function ingredientText(item: Ingredient, settings: Settings): string {
   const name = nameOf(item).toLowerCase();
-  const typed = item.unit as Unit | undefined;
+  const typed = item.unit as ProduceUnit | undefined;
+  if (item.kind === 'produce' && typed && !isMassUnit(typed))
+    return `${significant(amountIn(item.massKg, typed, entryOf(item)!), 3)} ${typed === 'piece' ? '' : `${unitLabel(typed)} `}${name}`;
   if ('volumeL' in item)
     return `${quantityText(item.volumeL, typed && isVolumeUnit(typed) ? typed : settings.volume)} ${name}`;
   if (item.kind === 'additive' && item.additiveId === 'campden') {

@@ -11,7 +11,7 @@
   const id = $props.id();
   let text = $state('');
   let active = $state(0);
-  const answer = $derived(chooseIngredient(text, countryOf(household.settings)));
+  const answer = $derived(chooseIngredient(text, countryOf(household.settings), household.ownProduce));
   const choices = $derived(answer.kind === 'choices' ? answer.choices : []);
 
   async function take(choice: Choice) {
@@ -72,6 +72,11 @@
         <span class="font-semibold">{c.label}</span>
         {#if answer.kind === 'choices' && answer.quantity}<span
             >{quantityText(answer.quantity.base, answer.quantity.unit)}</span
+          >{:else if c.unit === 'piece' && c.item.kind === 'produce'}<span
+            >{answer.kind === 'choices' ? answer.count : ''}, about {quantityText(
+              c.item.massKg,
+              household.settings.mass
+            )}</span
           >{/if}
         <span class="ml-auto truncate text-[0.875rem] {i === active ? '' : 'text-quiet'}">{c.hint}</span>
       </li>

@@ -1,19 +1,47 @@
 <script lang="ts">
-  import { planCautions, SAFE_PH } from '$core/cautions/rules';
+  import { planCautions } from '$core/cautions/rules';
+  import { USUAL_TA } from '$core/must/adjust';
+  import { entryOf, type Ingredient } from '$core/must/plan';
+  import Cautions from '../caution/Cautions.svelte';
+  import Pop from '../pop/Pop.svelte';
   import Tag from '../tag/Tag.svelte';
+  import AcidAdvice from './AcidAdvice.svelte';
   import type { Bench } from './bench.svelte';
+  import { nameOf } from './label';
 
   let { bench, overL, isBusy }: { bench: Bench; overL: number; isBusy: string | null } = $props();
 
   const e = $derived(bench.estimate);
-  const cautions = $derived(e ? planCautions(bench.solved.plan, e.ph?.likely ?? null) : []);
-  const hard = $derived(cautions.filter((c) => c.level !== 'note'));
-  const notes = $derived(cautions.filter((c) => c.level === 'note'));
-  const heavy = $derived((e?.sgAllGiven?.likely ?? 1) > 1.12);
-  const sharp = $derived((e?.taGL?.likely ?? 0) > 9);
-  const flat = $derived(
-    e?.taGL && e.taGL.likely < 4 && e.likely.produceKg > 0 && (e.ph?.likely ?? 0) <= SAFE_PH
+  const cautions = $derived(
+    e
+      ? planCautions(
+          bench.solved.plan,
+          e.ph?.likely ?? null,
+          e.liquidVolumeL?.likely ?? 0,
+          bench.acknowledged
+        )
+      : []
   );
+  const heavy = $derived((e?.sgAllGiven?.likely ?? 1) > 1.12);
+  const isFlowery = $derived(
+    bench.solved.plan.ingredients.some((i) => ['flower', 'leaf'].includes(entryOf(i)?.family ?? ''))
+  );
+  const usual = $derived(USUAL_TA[isFlowery ? 'flower' : 'fruit']);
+  const hasMust = $derived((e?.taGL?.likely ?? 0) > 0.05 && (e?.likely.all.hexoseKg ?? 0) > 0.01);
+  const acid = $derived(
+    !hasMust
+      ? null
+      : e!.taGL!.likely > usual[2] + 1
+        ? 'Sharp'
+        : e!.taGL!.likely < usual[0] - 1
+          ? 'Flat'
+          : null
+  );
+
+  function put(item: Ingredient, close: () => void) {
+    bench.add({ label: nameOf(item), hint: '', item, unit: item.kind === 'acid' ? 'g' : null });
+    close();
+  }
 </script>
 
 <div class="grid gap-1.5" aria-label="Advice and cautions" role="group">
@@ -24,11 +52,19 @@
   {#if heavy}<Tag tone="caution" compact
       >Over 1.120 yeast struggles: make more wine of it, or feed the sugar in two parts.</Tag
     >{/if}
-  {#if sharp}<Tag tone="good" compact>Sharp: more water and less fruit a litre would soften it.</Tag>{/if}
-  {#if flat}<Tag tone="good" compact
-      >Flat: about {((5.5 - e!.taGL!.likely) * (e!.liquidVolumeL?.likely ?? 0)).toFixed(0)} g of acid would bring
-      it to 5.5 g/L.</Tag
-    >{/if}
-  {#each hard as c (c.id)}<Tag tone={c.level === 'warn' ? 'caution' : 'danger'} compact>{c.text}</Tag>{/each}
-  {#if notes.length > 0}<p class="small">{notes.map((n) => n.text).join(' ')}</p>{/if}
+  {#if acid}<Tag tone="good" compact
+      >{acid}: {e!.taGL!.likely.toFixed(1)} g/L of acid.
+      <Pop
+        title="Bring the acid right"
+        class="min-h-9 font-semibold underline decoration-dashed underline-offset-4"
+      >
+        {#snippet trigger()}Bring it to {usual[1]}{/snippet}
+        {#snippet children(close: () => void)}<AcidAdvice
+            must={e!.likely.all}
+            ingredients={bench.solved.plan.ingredients}
+            onadd={(item) => put(item, close)}
+          />{/snippet}
+      </Pop>
+    </Tag>{/if}
+  <Cautions list={cautions} onaway={(id) => bench.acknowledge(id)} />
 </div>

@@ -1,42 +1,76 @@
 <script lang="ts">
-  import { PRESSING, WILD_YEAST } from '$core/method/steps';
+  import { boilOffL } from '$core/produce/extraction';
+  import { NUTRIENT, PRESSING, WILD_YEAST } from '$core/method/steps';
+  import { usesEnzyme } from '$core/must/plan';
+  import { volumeText } from '$core/units/format';
+  import { household } from '$lib/store/household.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
   import type { Bench } from './bench.svelte';
 
   /** The choices of school, said in a sentence. */
-  let { bench }: { bench: Bench } = $props();
+  let { bench, fillL }: { bench: Bench; fillL: number } = $props();
 
   const options = (table: Record<string, { name: string; why: string }>) =>
     Object.entries(table).map(([id, o]) => ({ id, name: o.name, note: o.why }));
+  const ENZYME = {
+    yes: { name: 'pectic enzyme', why: 'Frees juice and colour, and keeps the wine from haze.' },
+    no: { name: 'no enzyme', why: 'Slower to give; a pectin haze may stay.' }
+  };
+  const enzyme = $derived(usesEnzyme(bench.solved.plan) ? 'yes' : 'no');
+  const simmerMin = $derived(
+    bench.solved.plan.ingredients.reduce(
+      (sum, i) => sum + (i.kind === 'produce' && i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0),
+      0
+    )
+  );
+  const unit = $derived(household.settings.volume);
 </script>
 
-<p class="mt-2 text-[1.0625rem] leading-8">
-  Wild yeast kept down with
-  <Word title="Against wild yeast" text={WILD_YEAST[bench.wildYeast].name}>
+{#snippet word(
+  title: string,
+  table: Record<string, { name: string; why: string }>,
+  value: string,
+  set: (id: string) => void
+)}
+  <Word {title} inText text={table[value]!.name}>
     {#snippet children(close: () => void)}
       <Choices
-        title="Against wild yeast"
-        options={options(WILD_YEAST)}
-        value={bench.wildYeast}
+        {title}
+        options={options(table)}
+        {value}
         onchoose={(id) => {
-          bench.wildYeast = id as keyof typeof WILD_YEAST;
+          set(id);
           close();
         }}
       />
     {/snippet}
-  </Word>, fruit
-  <Word title="Fruit out" text={PRESSING[bench.press].name}>
-    {#snippet children(close: () => void)}
-      <Choices
-        title="Fruit out"
-        options={options(PRESSING)}
-        value={bench.press}
-        onchoose={(id) => {
-          bench.press = id as keyof typeof PRESSING;
-          close();
-        }}
-      />
-    {/snippet}
-  </Word>.
+  </Word>
+{/snippet}
+
+<p class="mt-2 text-[1.0625rem] leading-7 max-sm:leading-8">
+  Against wild yeast {@render word(
+    'Against wild yeast',
+    WILD_YEAST,
+    bench.wildYeast,
+    (id) => (bench.wildYeast = id as keyof typeof WILD_YEAST)
+  )}, {@render word('Enzyme', ENZYME, enzyme, (id) => (bench.enzyme = id === 'yes'))}, {@render word(
+    'Nutrient',
+    NUTRIENT,
+    bench.nutrient,
+    (id) => (bench.nutrient = id as keyof typeof NUTRIENT)
+  )}, fruit {@render word(
+    'Fruit out',
+    PRESSING,
+    bench.press,
+    (id) => (bench.press = id as keyof typeof PRESSING)
+  )}.
 </p>
+{#if simmerMin > 0}
+  <p class="small" data-testid="boil-off">
+    Simmering {simmerMin} min loses about {volumeText(boilOffL(simmerMin)[1], unit)} uncovered, {volumeText(
+      boilOffL(simmerMin, true)[1],
+      unit
+    )} under a lid: make up with water to the {volumeText(fillL, unit)} mark.
+  </p>
+{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { rangeText } from '$core/units/format';
+  import { household } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { howOf } from './how';
   import type { Bench } from './bench.svelte';
@@ -8,7 +9,7 @@
   let { bench }: { bench: Bench } = $props();
 
   const e = $derived(bench.estimate);
-  const how = $derived(e ? howOf(e) : null);
+  const how = $derived(e ? howOf(e, bench.solved.plan) : null);
   const sg = (n: number) => n.toFixed(3);
   const one = (n: number) => n.toFixed(1);
   const stops = $derived(e?.finalAbv && e.potentialAbv && e.finalAbv.likely < e.potentialAbv.likely - 0.05);
@@ -57,7 +58,10 @@
           <How title="Bottles" lines={how.bottles} class="number text-[1.5rem] leading-tight">
             {#snippet trigger()}<span data-testid="bottles">{Math.floor(e.bottles!.likely)}</span> bottles{/snippet}
           </How>
-          <span class="small block leading-tight">{one(e.intoGlassL!.likely)} L into glass</span>
+          <span class="small block leading-tight"
+            >{one(e.intoGlassL!.likely)} L into glass{#if e.costPerBottle}, {household.settings
+                .currency}{e.costPerBottle.likely.toFixed(2)} a bottle{/if}</span
+          >
         </dd>
       </div>
       <div class="inkline pt-1 pb-2">

@@ -3,9 +3,11 @@
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
   import { entryOf } from '$core/must/plan';
-  import { amountText } from '$core/units/format';
-  import { UNIT_LABEL, type Unit } from '$core/units/measure';
-  import { canFollow, unitsFor, type Bench, type Row } from './bench.svelte';
+  import { unitLabel, type ProduceUnit } from '$core/produce/weigh';
+  import Pop from '../pop/Pop.svelte';
+  import { canFollow, rowAmountText, unitsFor, type Bench, type Row } from './bench.svelte';
+  import Lot from './Lot.svelte';
+  import { lotText } from './lot';
   import { nameOf } from './label';
 
   let { bench, row, index, mostSugar }: { bench: Bench; row: Row; index: number; mostSugar: number } =
@@ -13,8 +15,8 @@
 
   const name = $derived(nameOf(row.item));
   const produce = $derived(row.item.kind === 'produce' ? entryOf(row.item) : undefined);
-  const forms = $derived(produce?.forms.filter((f) => f !== 'juice') ?? []);
-  const shown = $derived(row.held ? row.text : amountText(bench.shown(index), row.unit));
+  const hasLot = $derived(['produce', 'juice', 'wine'].includes(row.item.kind));
+  const shown = $derived(row.held ? row.text : rowAmountText(row.item, bench.shown(index), row.unit));
   const sugar = $derived(bench.sugar(index));
   const colour = $derived(produce?.colour.fruit ?? (row.item.kind === 'honey' ? '#d9a441' : '#dfc27e'));
   const follows = $derived(canFollow(row.item));
@@ -26,27 +28,15 @@
 >
   <div class="min-w-0">
     <p class="truncate font-semibold">{name}</p>
-    {#if row.item.kind === 'produce' && produce}
-      {@const item = row.item}
-      <p class="small -mt-0.5 flex gap-1 whitespace-nowrap">
-        <select
-          aria-label="{name}: form"
-          class="quiet-select"
-          value={item.form ?? 'fresh'}
-          onchange={(e) => bench.change(row.id, { form: e.currentTarget.value as 'fresh' })}
-        >
-          {#each forms as f (f)}<option>{f}</option>{/each}
-        </select>
-        <select
-          aria-label="{name}: how it was weighed"
-          class="quiet-select"
-          value={item.weighed ?? 'trimmed'}
-          onchange={(e) => bench.change(row.id, { weighed: e.currentTarget.value as 'trimmed' })}
-        >
-          <option value="trimmed">trimmed</option>
-          <option value="bought">as bought</option>
-        </select>
-      </p>
+    {#if hasLot}
+      <Pop
+        title="{name}: this lot"
+        label="{name}: {lotText(row.item)}, change"
+        class="small -mt-1 block max-w-full truncate text-left underline decoration-dotted underline-offset-2 max-sm:min-h-6"
+      >
+        {#snippet trigger()}{lotText(row.item)}{/snippet}
+        {#snippet children(close: () => void)}<Lot {bench} {row} {close} />{/snippet}
+      </Pop>
     {:else if follows}
       <p class="small -mt-0.5">{row.held ? 'held by you' : 'worked out'}</p>
     {/if}
@@ -57,7 +47,7 @@
       : 'text-greengage'} {row.error ? 'border-rosehip!' : ''}"
     inputmode="decimal"
     autocomplete="off"
-    aria-label="{name}: amount in {UNIT_LABEL[row.unit]}"
+    aria-label="{name}: amount in {unitLabel(row.unit, produce)}"
     aria-invalid={row.error !== null}
     placeholder="0"
     value={shown}
@@ -68,9 +58,9 @@
     aria-label="{name}: unit"
     class="quiet-select h-11 w-full text-base"
     value={row.unit}
-    onchange={(e) => bench.setUnit(row.id, e.currentTarget.value as Unit)}
+    onchange={(e) => bench.setUnit(row.id, e.currentTarget.value as ProduceUnit)}
   >
-    {#each unitsFor(row.item) as u (u)}<option value={u}>{UNIT_LABEL[u]}</option>{/each}
+    {#each unitsFor(row.item) as u (u)}<option value={u}>{unitLabel(u, produce)}</option>{/each}
   </select>
   <div class="text-[0.8125rem] text-quiet max-sm:hidden" title="sugar it brings">
     {#if sugar > 0.0005}

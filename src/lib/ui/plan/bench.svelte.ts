@@ -1,12 +1,22 @@
 import { estimateMust, type MustEstimate } from '$core/must/balance';
-import { amountOf, entryOf, planSchema, type Ingredient, type Plan, type Target } from '$core/must/plan';
+import {
+  amountOf,
+  entryOf,
+  ingredientSchema,
+  planSchema,
+  type Ingredient,
+  type Plan,
+  type Target
+} from '$core/must/plan';
 import type { YeastId } from '$core/must/substances';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/produce/choose';
+import { amountIn, parseProduce, unitsOf, type ProduceUnit } from '$core/produce/weigh';
 import { solvePlan, type Solved } from '$core/scale/solve';
-import { entryText } from '$core/units/format';
-import { explain } from '$core/units/input-error';
-import type { Unit } from '$core/units/measure';
+import { amountText, significant } from '$core/units/format';
+import { explain, InputError } from '$core/units/input-error';
+import { firstProblem } from '$core/units/problem';
+import { fromBase, type Unit } from '$core/units/measure';
 import { parseAs } from '$core/units/parse';
 import { keepDraft, readDraft } from '$lib/store/draft';
 import { newId } from '$lib/store/record';
@@ -17,7 +27,7 @@ export type Row = {
   id: string;
   item: Ingredient;
   text: string;
-  unit: Unit;
+  unit: ProduceUnit;
   held: boolean;
   error: string | null;
 };
@@ -31,6 +41,18 @@ const withAmount = (item: Ingredient, base: number): Ingredient =>
 export const canFollow = (item: Ingredient): boolean =>
   item.kind === 'sugar' || item.kind === 'honey' || item.kind === 'water';
 
+/** An amount in kg or L, in the unit of its row. */
+const inUnit = (item: Ingredient, base: number, unit: ProduceUnit): number =>
+  item.kind === 'produce' ? amountIn(base, unit, entryOf(item)!) : fromBase(base, unit as Unit);
+
+/** The amount to type back in: short, with no loss that could be weighed. */
+const entryText = (item: Ingredient, base: number, unit: ProduceUnit): string =>
+  significant(inUnit(item, base, unit), 6);
+
+/** The amount a row shows when it was worked out. */
+export const rowAmountText = (item: Ingredient, base: number, unit: ProduceUnit): string =>
+  item.kind === 'produce' ? significant(inUnit(item, base, unit), 3) : amountText(base, unit as Unit);
+
 const DRAFT = 'plan';
 
 /** The must bench: rows and wishes in, every number out, live. One for the Plan page. */
@@ -41,17 +63,25 @@ export function createBench(settings: () => Settings) {
   let yeastId = $state<YeastId>('wine');
   let wildYeast = $state<NonNullable<Plan['wildYeast']>>('sulphite');
   let press = $state<NonNullable<Plan['press']>>('drip');
+  let enzyme = $state<boolean | null>(null);
+  let nutrient = $state<NonNullable<Plan['nutrient']>>('staggered');
+  let acknowledged = $state<string[]>([]);
   let name = $state('');
   let loaded = $state(false);
 
-  const unitFor = (item: Ingredient): Unit => (isVolumeItem(item) ? settings().volume : settings().mass);
-  const makeRow = (item: Ingredient, unit: Unit | null, held: boolean): Row => {
+  const unitFor = (item: Ingredient): Unit =>
+    isVolumeItem(item)
+      ? settings().volume
+      : item.kind === 'acid' || item.kind === 'additive'
+        ? 'g'
+        : settings().mass;
+  const makeRow = (item: Ingredient, unit: ProduceUnit | null, held: boolean): Row => {
     const used = unit ?? unitFor(item);
     const amount = amountOf(item);
     return {
       id: newId(),
       item,
-      text: held && amount > 0 ? entryText(amount, used) : '',
+      text: held && amount > 0 ? entryText(item, amount, used) : '',
       unit: used,
       held,
       error: null
@@ -66,6 +96,10 @@ export function createBench(settings: () => Settings) {
     ...(vesselId ? { vesselId } : {}),
     wildYeast,
     press,
+    nutrient,
+    ...(enzyme === null ? {} : { enzyme }),
+    ...(acknowledged.length > 0 ? { acknowledged } : {}),
+    ...(Object.keys(settings().prices).length > 0 ? { prices: settings().prices } : {}),
     ...(name ? { name } : {})
   });
   const solved = $derived<Solved>(rows.length > 0 ? solvePlan(plan) : { plan, gaveWay: [], aimL: null });
@@ -76,7 +110,21 @@ export function createBench(settings: () => Settings) {
 
   function keep() {
     if (loaded)
-      keepDraft(DRAFT, $state.snapshot({ rows, target, vesselId, yeastId, wildYeast, press, name }));
+      keepDraft(
+        DRAFT,
+        $state.snapshot({
+          rows,
+          target,
+          vesselId,
+          yeastId,
+          wildYeast,
+          press,
+          enzyme,
+          nutrient,
+          acknowledged,
+          name
+        })
+      );
   }
 
   function fresh() {
@@ -86,6 +134,8 @@ export function createBench(settings: () => Settings) {
     ];
     target = { abv: 12, volumeL: null, volumeUnit: settings().volume };
     name = '';
+    enzyme = null;
+    acknowledged = [];
   }
 
   /** Brings back what was being planned, if it still makes sense. */
@@ -98,14 +148,21 @@ export function createBench(settings: () => Settings) {
           yeastId: YeastId;
           wildYeast: typeof wildYeast;
           press: typeof press;
+          enzyme?: boolean | null;
+          nutrient?: typeof nutrient;
+          acknowledged?: string[];
           name: string;
         }
       | undefined;
     const isSound =
       kept?.rows &&
       planSchema.safeParse({ ingredients: kept.rows.map((r) => r.item), target: kept.target }).success;
-    if (kept && isSound) ({ rows, target, vesselId, yeastId, wildYeast, press, name } = kept);
-    else fresh();
+    if (kept && isSound) {
+      ({ rows, target, vesselId, yeastId, wildYeast, press, name } = kept);
+      enzyme = kept.enzyme ?? null;
+      nutrient = kept.nutrient ?? 'staggered';
+      acknowledged = kept.acknowledged ?? [];
+    } else fresh();
     loaded = true;
   }
 
@@ -158,6 +215,29 @@ export function createBench(settings: () => Settings) {
       press = v;
       keep();
     },
+    /** Whether enzyme goes in; null leaves it to the fruit. */
+    get enzyme() {
+      return enzyme;
+    },
+    set enzyme(v) {
+      enzyme = v;
+      keep();
+    },
+    get nutrient() {
+      return nutrient;
+    },
+    set nutrient(v) {
+      nutrient = v;
+      keep();
+    },
+    get acknowledged() {
+      return acknowledged;
+    },
+    /** Puts a caution away; the batch will remember that it was read. */
+    acknowledge(id: string) {
+      acknowledged = [...acknowledged, id];
+      keep();
+    },
     /** Its own name, or that of the fruit that weighs most. */
     get name() {
       return name || mainName(solved.plan.ingredients);
@@ -202,13 +282,13 @@ export function createBench(settings: () => Settings) {
       }
       row.held = true;
       try {
-        const q = parseAs(isVolumeItem(row.item) ? 'volume' : 'mass', text, row.unit, countryOf(settings()));
+        const q = readAmount(row, text, countryOf(settings()));
         row.item = withAmount(row.item, q.base);
         const sound = planSchema.safeParse({ ingredients: [row.item] });
         if (!sound.success) throw new Error(`That ${sound.error.issues[0]!.message}.`);
         if (q.unit !== row.unit) {
           row.unit = q.unit;
-          row.text = entryText(q.base, q.unit);
+          row.text = entryText(row.item, q.base, q.unit);
         }
         row.error = null;
       } catch (e) {
@@ -217,10 +297,10 @@ export function createBench(settings: () => Settings) {
       }
       keep();
     },
-    setUnit(id: string, unit: Unit) {
+    setUnit(id: string, unit: ProduceUnit) {
       const row = find(id);
       row.unit = unit;
-      if (row.held && amountOf(row.item) > 0) row.text = entryText(amountOf(row.item), unit);
+      if (row.held && amountOf(row.item) > 0) row.text = entryText(row.item, amountOf(row.item), unit);
       keep();
     },
     /** Holds a row where it stands, or lets it follow again. */
@@ -234,14 +314,20 @@ export function createBench(settings: () => Settings) {
         const base = amountOf(solved.plan.ingredients[index]!);
         row.held = true;
         row.item = withAmount(row.item, base);
-        row.text = base > 0 ? entryText(base, row.unit) : '0';
+        row.text = base > 0 ? entryText(row.item, base, row.unit) : '0';
       }
       row.error = null;
       keep();
     },
-    change(id: string, patch: Partial<Extract<Ingredient, { kind: 'produce' }>>) {
+    /** Changes what a row says of its lot; undefined takes a word back. What makes no sense is not taken. */
+    change(id: string, patch: Record<string, unknown>) {
       const row = find(id);
-      row.item = { ...row.item, ...patch } as Ingredient;
+      const item = Object.fromEntries(
+        Object.entries({ ...$state.snapshot(row.item), ...patch }).filter(([, v]) => v !== undefined)
+      );
+      const sound = ingredientSchema.safeParse(item);
+      if (!sound.success) throw new InputError(firstProblem(sound.error).reason, 'Correct it and try again.');
+      row.item = sound.data;
       keep();
     },
     /** Strength wanted; null lets it follow the sugar that is held. */
@@ -279,6 +365,20 @@ export function mainName(ingredients: readonly Ingredient[]): string {
   return p ? p.name.replace(/ (stalk|root|flower|petal|blossom|tip|leaf)$/, '') : '';
 }
 
-/** A mass or volume unit list for a row's select. */
-export const unitsFor = (item: Ingredient): Unit[] =>
-  isVolumeItem(item) ? ['L', 'mL', 'us-gal', 'uk-gal', 'us-pt', 'uk-pt', 'cup'] : ['kg', 'g', 'lb', 'oz'];
+/** Reads an amount as its row takes it: a volume, a weight, or a count of produce. */
+function readAmount(row: Row, text: string, country: 'us' | 'uk'): { unit: ProduceUnit; base: number } {
+  const { item } = row;
+  if (item.kind === 'produce') {
+    const q = parseProduce(text, row.unit, entryOf(item)!, country);
+    return { unit: q.unit, base: q.massKg };
+  }
+  return parseAs(isVolumeItem(item) ? 'volume' : 'mass', text, row.unit as Unit, country);
+}
+
+/** The units a row can be given in. */
+export const unitsFor = (item: Ingredient): ProduceUnit[] =>
+  item.kind === 'produce'
+    ? unitsOf(entryOf(item)!)
+    : isVolumeItem(item)
+      ? ['L', 'mL', 'us-gal', 'uk-gal', 'us-pt', 'uk-pt', 'cup']
+      : ['kg', 'g', 'lb', 'oz'];

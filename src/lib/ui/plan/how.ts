@@ -1,13 +1,16 @@
 import { ETHANOL_20 } from '$core/liquid/ethanol';
 import { liquid } from '$core/must/stock';
 import { ferment } from '$core/ferment/convert';
-import type { MustEstimate } from '$core/must/balance';
+import { hoursToGive, sgAtAge, type MustEstimate } from '$core/must/balance';
+import { costOf } from '$core/must/cost';
+import type { Plan } from '$core/must/plan';
 
 const kg = (n: number) => `${n.toFixed(2)} kg`;
 
 /** How each headline number of a plan came about, as lines to read. */
-export function howOf(e: MustEstimate) {
-  const { none, all, insolublesKg, produceKg } = e.likely;
+export function howOf(e: MustEstimate, plan: Plan) {
+  const { none, all, insolublesKg, produceKg, pulpKg } = e.likely;
+  const cost = costOf(plan);
   const dry = ferment(all, all.hexoseKg).stock;
   const dryL = liquid(dry)?.volumeL ?? 0;
   return {
@@ -19,11 +22,19 @@ export function howOf(e: MustEstimate) {
     sg: [
       `Poured and dissolved: ${kg(none.solidsKg)} of solids in ${kg(none.waterKg)} of water.`,
       `Once the fruit has given: ${kg(all.solidsKg)} in ${kg(all.waterKg)}. The fruit brings more water than sugar, so the reading falls.`,
-      'A reading taken early lies between the two.'
+      ...(produceKg > 0 ? [givingText(plan)] : [])
     ],
     bottles: [
-      `${e.liquidVolumeL?.likely.toFixed(1)} L of must, less what ${produceKg.toFixed(1)} kg of pulp keeps: ${e.intoGlassL?.likely.toFixed(1)} L into glass.`,
-      'Less about 9 % with the lees at the first racking and 2 % at the next, in bottles of 0.75 L.'
+      `${e.liquidVolumeL?.likely.toFixed(1)} L of must, less the ${Math.max(0, (e.liquidVolumeL?.likely ?? 0) - (e.intoGlassL?.likely ?? 0)).toFixed(1)} L that ${pulpKg > produceKg * 1.5 ? 'the soaked' : `${produceKg.toFixed(1)} kg of`} pulp keeps: ${e.intoGlassL?.likely.toFixed(1)} L into glass.`,
+      ...(e.fruitPerL
+        ? [`${e.fruitPerL.likely.toFixed(2)} kg of fruit a litre: light is 0.25, common 0.36, full 0.5–0.6.`]
+        : []),
+      'Less about 9 % with the lees at the first racking and 2 % at the next, in bottles of 0.75 L.',
+      ...(cost
+        ? [
+            `Cost: ${cost.total.toFixed(2)} in all${cost.unpriced.length > 0 ? `, without ${cost.unpriced.join(', ')}` : ''}.`
+          ]
+        : [])
     ],
     ta: [
       'Acid equivalents of every fruit, less the potassium and lime that hold part of them, up to pH 8.2; as tartaric.',
@@ -38,4 +49,24 @@ export function howOf(e: MustEstimate) {
       'The mark is the same before and after the fruit gives.'
     ]
   };
+}
+
+const AGES = [0, 12, 24, 48, 96] as const;
+
+/** When the fruit gives: the gravity to expect by the hour, before any ferment. */
+export function givingText(plan: Plan): string {
+  const at = AGES.map((h) => [h, sgAtAge(plan, h)] as const)
+    .filter(([, sg]) => sg !== null)
+    .map(
+      ([h, sg]) => `${sg!.toFixed(3)} ${h === 0 ? 'at once' : h < 24 ? `after ${h} h` : `after ${h / 24} d`}`
+    );
+  return `Before any ferment it should read ${at.join(', ')}; nine tenths are out in ${spanText(hoursToGive(plan))}.`;
+}
+
+/** Hours as people say them: `9 hours`, `2½ days`. */
+export function spanText(hours: number): string {
+  if (hours < 1) return 'an hour';
+  if (hours < 30) return `${Math.round(hours)} hours`;
+  const halves = Math.round(hours / 12);
+  return `${halves % 2 === 0 ? halves / 2 : `${Math.floor(halves / 2)}½`} days`;
 }

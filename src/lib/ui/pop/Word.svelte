@@ -7,15 +7,19 @@
     text: string;
     /** held by the user: solid ink; worked out: dashed green */
     held?: boolean;
+    /** in running text, where a mouse needs less height than a finger */
+    inText?: boolean;
     children: Snippet<[() => void]>;
   };
-  let { title, text, held = true, children: inner }: Props = $props();
+  let { title, text, held = true, inText = false, children: inner }: Props = $props();
 </script>
 
 <Pop
   {title}
   label="{text}: {title.toLowerCase()}{held ? '' : ', worked out'}"
-  class="min-h-11 cursor-pointer font-semibold underline decoration-2 underline-offset-[7px] {held
+  class="{inText
+    ? 'min-h-11 sm:min-h-7'
+    : 'min-h-11'} cursor-pointer font-semibold underline decoration-2 underline-offset-[7px] {held
     ? 'decoration-ink text-ink decoration-solid'
     : 'decoration-greengage text-greengage decoration-dashed'}"
 >

@@ -18,7 +18,7 @@
   async function save() {
     const now = Date.now();
     const at = new Date(now).toISOString();
-    const text = writeFile(household.events, household.vessels, household.settings, at);
+    const text = writeFile(household.events, household.vessels, household.ownProduce, household.settings, at);
     const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
     const a = document.createElement('a');
     a.href = url;
@@ -35,7 +35,12 @@
     const file = files?.[0];
     if (!file) return;
     try {
-      preview = previewImport(readFile(await file.text()), household.events, household.vessels);
+      preview = previewImport(
+        readFile(await file.text()),
+        household.events,
+        household.vessels,
+        household.ownProduce
+      );
     } catch (e) {
       error = `${file.name}: ${explain(e)}`;
     }
@@ -45,7 +50,7 @@
     if (!preview) return;
     busy = true;
     try {
-      await writeImport(preview.newEvents, preview.newVessels, preview.file.settings);
+      await writeImport(preview.newEvents, preview.newVessels, preview.newProduce, preview.file.settings);
       sayDone(`${preview.newEvents.length} events brought in.`);
       preview = null;
     } catch (e) {
@@ -89,7 +94,7 @@
         {preview.known} already here. {preview.different.length > 0
           ? `${preview.different.length} differ from what is here; yours stay.`
           : ''}
-        {preview.newVessels.length} new vessels.
+        {preview.newVessels.length} new vessels, {preview.newProduce.length} new entries of produce.
       </p>
       <p class="mt-2 flex gap-2">
         <button class="btn btn-primary" disabled={busy} onclick={bringIn}>Bring them in</button>

@@ -1,9 +1,13 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
 import { estimateMust } from '$core/must/balance';
+import { z } from 'zod';
 import { planSchema } from '$core/must/plan';
 import { firstProblem } from '$core/units/problem';
 
 const MAX_BYTES = 1_000_000;
+
+/** A plan, and how many hours ago its fruit went in when `sgNow` is asked for. */
+const requestSchema = planSchema.extend({ ageH: z.number().finite().min(0).max(10_000).optional() });
 
 /** Reads at most `MAX_BYTES` of a body, however it is sent; null when there is more. */
 async function readBody(request: Request): Promise<string | null> {
@@ -38,12 +42,13 @@ export const POST: RequestHandler = async ({ request }) => {
   } catch (e) {
     return refuse(400, '', `The body is not JSON: ${(e as Error).message}`);
   }
-  const plan = planSchema.safeParse(body);
+  const plan = requestSchema.safeParse(body);
   if (!plan.success) {
     const { path, reason } = firstProblem(plan.error);
     return refuse(400, path, reason);
   }
-  const e = estimateMust(plan.data);
+  const { ageH, ...asked } = plan.data;
+  const e = estimateMust(asked, ageH ?? null);
   return json({
     liquidVolumeL: e.liquidVolumeL,
     vesselVolumeL: e.vesselVolumeL,
@@ -53,6 +58,10 @@ export const POST: RequestHandler = async ({ request }) => {
     finalSg: e.finalSg,
     taGL: e.taGL,
     ph: e.ph,
+    yanMgL: e.yanMgL,
+    fruitPerL: e.fruitPerL,
+    sgNow: e.sgNow,
+    costPerBottle: e.costPerBottle,
     assumptions: e.assumptions
   });
 };

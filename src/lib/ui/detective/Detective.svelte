@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { whyThisReading, type Puzzle } from '$core/ferment/detective';
+
+  /** Why a reading is not what the sums say: the two or three likeliest causes, each with what tells it apart. */
+  let { puzzle }: { puzzle: Puzzle } = $props();
+
+  let strained = $state('');
+  let stirred = $state('');
+  let from = $state('');
+  const yes = (v: string) => (v === '' ? undefined : v === 'yes');
+  const verdict = $derived(
+    whyThisReading({
+      ...puzzle,
+      strained: yes(strained) ?? puzzle.strained,
+      stirred: yes(stirred) ?? puzzle.stirred,
+      from: from === '' ? puzzle.from : (from as 'top' | 'bottom')
+    })
+  );
+  const expected = $derived(puzzle.before ? puzzle.before.sg : puzzle.expected.likely);
+  const points = $derived(Math.round(1000 * (puzzle.sg - expected)));
+</script>
+
+<section aria-label="Why this reading" class="border-t-[1.5px] border-b-[1.5px] border-ink bg-slip px-3 py-2">
+  <p class="text-[0.9375rem]">
+    {#if verdict.isFine}As expected: the sums say {expected.toFixed(3)}.
+    {:else}<b>{Math.abs(points)} points {points > 0 ? 'above' : 'below'}</b>
+      {puzzle.before ? 'the last of it' : 'what the sums say'}, {expected.toFixed(3)}.{/if}
+    {#if verdict.cannotBeSugar}<b>That is more than all the sugar in it could read.</b>{/if}
+  </p>
+  {#if !verdict.isFine || verdict.cannotBeSugar}
+    <ol class="mt-1">
+      {#each verdict.suspects as s (s.id)}
+        <li class="dashline py-1.5 last:border-0" data-cause={s.id}>
+          <p class="flex items-baseline gap-2">
+            <span class="number w-12 shrink-0 text-right text-[1.0625rem]"
+              >{Math.round(100 * s.weight)}<span class="text-[0.75rem]"> %</span></span
+            ><span>{s.says}</span>
+          </p>
+          <p class="small pl-14">{s.test}</p>
+        </li>
+      {/each}
+    </ol>
+    <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[0.875rem]">
+      <label class="flex min-h-9 items-center gap-1"
+        >Strained?<select class="bg-transparent font-semibold" bind:value={strained}
+          ><option value="">not said</option><option>yes</option><option>no</option></select
+        ></label
+      >
+      <label class="flex min-h-9 items-center gap-1"
+        >Stirred well?<select class="bg-transparent font-semibold" bind:value={stirred}
+          ><option value="">not said</option><option>yes</option><option>no</option></select
+        ></label
+      >
+      <label class="flex min-h-9 items-center gap-1"
+        >Drawn from<select class="bg-transparent font-semibold" bind:value={from}
+          ><option value="">not said</option><option value="top">the top</option><option value="bottom"
+            >the bottom</option
+          ></select
+        ></label
+      >
+    </div>
+  {/if}
+</section>

@@ -1,0 +1,174 @@
+<script lang="ts">
+  import { entryOf } from '$core/must/plan';
+  import { priceKey } from '$core/must/cost';
+  import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/produce/extraction';
+  import { explain } from '$core/units/input-error';
+  import { parseGravity, parseNumber, parseTitratable } from '$core/units/parse';
+  import { household, saveSettings } from '$lib/store/household.svelte';
+  import type { Bench, Row } from './bench.svelte';
+  import { readFinding } from './lot';
+
+  /** What is particular about one lot: its form, how it is cut and heated, and what its juice measured. */
+  let { bench, row, close }: { bench: Bench; row: Row; close: () => void } = $props();
+
+  const item = $derived(row.item);
+  const produce = $derived(entryOf(item));
+  let error = $state('');
+
+  function change(patch: Record<string, unknown>) {
+    try {
+      bench.change(row.id, patch);
+      error = '';
+    } catch (e) {
+      error = explain(e);
+    }
+  }
+
+  function found(which: 'brix' | 'taGL' | 'ph', text: string) {
+    if (item.kind !== 'produce' && item.kind !== 'juice') return;
+    try {
+      const next = Object.fromEntries(
+        Object.entries({ ...item.measured, [which]: readFinding(which, text) }).filter(
+          ([, v]) => v !== undefined
+        )
+      );
+      change({ measured: Object.keys(next).length > 0 ? next : undefined });
+    } catch (e) {
+      error = explain(e);
+    }
+  }
+
+  function price(text: string) {
+    const n = text.trim() === '' ? null : parseNumber(text);
+    if (text.trim() !== '' && (n === null || n < 0)) return (error = `“${text}” is no price.`);
+    const { [priceKey(item)]: _, ...rest } = household.settings.prices;
+    void saveSettings({
+      ...household.settings,
+      prices: n === null ? rest : { ...rest, [priceKey(item)]: n }
+    });
+    error = '';
+  }
+
+  function wine(field: 'abv' | 'sg' | 'taGL', text: string) {
+    try {
+      change({
+        [field]:
+          field === 'sg'
+            ? parseGravity(text)
+            : field === 'taGL'
+              ? parseTitratable(text)
+              : (parseNumber(text) ?? NaN)
+      });
+    } catch (e) {
+      error = explain(e);
+    }
+  }
+</script>
+
+{#snippet choice(label: string, value: string, options: [string, string][], set: (v: string) => void)}
+  <label class="grid gap-0.5 text-[0.875rem] font-semibold"
+    >{label}
+    <select class="field py-1!" {value} onchange={(e) => set(e.currentTarget.value)}>
+      {#each options as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  </label>
+{/snippet}
+{#snippet entry(label: string, value: string, set: (v: string) => void)}
+  <label class="grid gap-0.5 text-[0.875rem] font-semibold"
+    >{label}
+    <input class="field py-1!" autocomplete="off" {value} onchange={(e) => set(e.currentTarget.value)} />
+  </label>
+{/snippet}
+
+<div class="grid w-80 max-w-full gap-2">
+  <p class="flex items-baseline justify-between gap-3">
+    <span class="number text-[1.125rem]">This lot</span>
+    {#if produce}<a class="small underline" href="/almanac/{produce.id}">In the Almanac</a>{/if}
+  </p>
+  {#if item.kind === 'produce' && produce}
+    {@const names = (t: Record<string, { name: string }>) =>
+      Object.entries(t).map(([id, o]): [string, string] => [id, o.name])}
+    <div class="grid grid-cols-2 gap-2">
+      {@render choice(
+        'Form',
+        item.form ?? 'fresh',
+        produce.forms.filter((f) => f !== 'juice' && f !== 'concentrate').map((f) => [f, FORM_NOTES[f].name]),
+        (v) => change({ form: v })
+      )}
+      {@render choice(
+        'Weighed',
+        item.weighed ?? 'trimmed',
+        [
+          ['trimmed', 'trimmed'],
+          ['bought', 'as bought']
+        ],
+        (v) => change({ weighed: v })
+      )}
+      {@render choice('Ripeness', item.ripeness ?? 'ripe', names(RIPENESS), (v) => change({ ripeness: v }))}
+      {@render choice(
+        'Used',
+        item.pressed ? item.pressed.press : 'whole',
+        [['whole', 'fruit in the must'], ...names(PRESSES)],
+        (v) =>
+          change({
+            pressed:
+              v === 'whole' ? undefined : { press: v, mill: item.form === 'frozen' ? 'thawed' : 'milled' }
+          })
+      )}
+      {#if item.pressed}
+        {@render choice('Broken up', item.pressed.mill, names(MILLS), (v) =>
+          change({ pressed: { press: item.pressed!.press, mill: v } })
+        )}
+      {:else}
+        {@render choice('Cut', item.cut ?? 'crushed', names(CUTS), (v) => change({ cut: v }))}
+        {@render choice(
+          'Heat',
+          item.heat ?? (bench.wildYeast === 'heat' ? 'poured' : 'raw'),
+          names(HEATS),
+          (v) => change({ heat: v, simmerMin: v === 'simmered' ? (item.simmerMin ?? 20) : undefined })
+        )}
+        {#if item.heat === 'simmered'}
+          {@render entry('Minutes', String(item.simmerMin ?? 20), (v) =>
+            change({ simmerMin: parseNumber(v) ?? NaN })
+          )}
+        {/if}
+        {#if item.form === 'frozen'}
+          {@render choice(
+            'Thaw juice',
+            item.thawJuice ?? 'kept',
+            [
+              ['kept', 'goes in'],
+              ['poured-off', 'poured off']
+            ],
+            (v) => change({ thawJuice: v })
+          )}
+        {/if}
+      {/if}
+    </div>
+    <p class="small">{FORM_NOTES[item.form ?? 'fresh'].note}</p>
+  {/if}
+  {#if item.kind === 'produce' || item.kind === 'juice'}
+    <fieldset class="grid grid-cols-3 gap-2">
+      <legend class="head mb-1">Measured in its juice</legend>
+      {@render entry('°Bx or SG', item.measured?.brix?.toFixed(1) ?? '', (v) => found('brix', v))}
+      {@render entry('TA, g/L', item.measured?.taGL?.toFixed(1) ?? '', (v) => found('taGL', v))}
+      {@render entry('pH', item.measured?.ph?.toString() ?? '', (v) => found('ph', v))}
+    </fieldset>
+  {/if}
+  {#if item.kind === 'wine'}
+    <div class="grid grid-cols-3 gap-2">
+      {@render entry('Strength, %', String(item.abv), (v) => wine('abv', v))}
+      {@render entry('Gravity', item.sg.toFixed(3), (v) => wine('sg', v))}
+      {@render entry('TA, g/L', String(item.taGL ?? 6), (v) => wine('taGL', v))}
+    </div>
+  {/if}
+  {#if item.kind !== 'additive'}
+    {@render entry(
+      `Price, ${household.settings.currency} a ${'volumeL' in item ? 'litre' : 'kilogram'}`,
+      household.settings.prices[priceKey(item)]?.toString() ?? '',
+      price
+    )}
+  {/if}
+  {#if error}<p class="text-[0.9375rem] text-rosehip" role="alert">{error}</p>{/if}
+  <button type="button" class="btn btn-line" onclick={close}>Done</button>
+</div>
