@@ -70,6 +70,19 @@ const VIEWS = {
       await page.getByRole('button', { name: 'Bottle', exact: true }).click();
     }
   ],
+  almanac: [DESK, go('/almanac')],
+  quince: [DESK, go('/almanac/produce/quince')],
+  'quince-phone': [PHONE, go('/almanac/produce/quince')],
+  bench: [DESK, go('/bench')],
+  acid: [DESK, go('/bench/acid')],
+  detective: [
+    DESK,
+    async (page) => {
+      await open('Blackcurrant')(page);
+      await page.getByRole('button', { name: 'Read gravity' }).click();
+      await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.112');
+    }
+  ],
   batches: [DESK, go('/batches')],
   settings: [DESK, go('/settings')]
 };
@@ -104,7 +117,7 @@ try {
     await page.getByRole('region', { name: 'The shelf: vessels in use' }).waitFor();
     await arrange(page);
     await page.evaluate(() => document.fonts.ready);
-    await page.locator('main > *').first().waitFor();
+    await page.locator('main > *:not(.sr-only)').first().waitFor();
     await page.evaluate(
       () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(r, 250))))
     );

@@ -1,12 +1,15 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { entryOf } from '$core/must/plan';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { entryOf, type Ingredient } from '$core/must/plan';
+  import { rowOf } from '$core/scale/portrait';
   import { hoursToGive } from '$core/must/balance';
   import { mustColour } from '$core/must/colour';
   import { planRibbon } from '$core/must/ribbon';
   import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
   import { volumeText } from '$core/units/format';
-  import { household, vesselsInUse } from '$lib/store/household.svelte';
+  import { allProduce, household, vesselsInUse } from '$lib/store/household.svelte';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
   import { howOf, spanText } from '$lib/ui/plan/how';
   import How from '$lib/ui/pop/How.svelte';
@@ -22,7 +25,23 @@
   import VesselDrawing from '$lib/ui/vessel/VesselDrawing.svelte';
 
   const bench = createBench(() => household.settings);
-  onMount(() => void bench.load());
+  onMount(async () => {
+    await bench.load();
+    // “Plan with it” from the Almanac: the produce goes on the slip, once.
+    const id = page.url.searchParams.get('add');
+    const produce = allProduce().find((p) => p.id === id);
+    if (!produce) return;
+    const isOwn = household.ownProduce.some((p) => p.id === id);
+    const massKg = Number(page.url.searchParams.get('kg')) || 0;
+    const { entry, ...row } = rowOf(produce, massKg) as { entry?: unknown } & Ingredient;
+    bench.add({
+      label: produce.name,
+      hint: '',
+      item: (isOwn ? { ...row, entry } : row) as Ingredient,
+      unit: null
+    });
+    await goto('/plan', { replaceState: true, keepFocus: true });
+  });
 
   const e = $derived(bench.estimate);
   const fillL = $derived(e?.vesselVolumeL?.likely ?? 0);

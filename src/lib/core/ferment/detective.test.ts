@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brixFromSg, sgFromBrix } from '../liquid/sugar';
+import { brixFromSg } from '../liquid/sugar';
 import { potentialAbv } from '../liquid/scales';
 import { waterDensity } from '../liquid/water';
 import { estimateMust, likelyMix } from '../must/balance';
@@ -250,11 +250,10 @@ const CASES: [name: string, cause: CauseId, Puzzle][] = [
   [
     '1.048 typed for 1.084',
     'typed',
-    puzzle(
-      [sugar(2.2), water(8.7)],
-      Number(sgOf([sugar(2.2), water(8.7)]).toFixed(3)) === 1.084 ? 1.048 : 1.048,
-      { stirred: true, expected: { low: 1.084, likely: 1.084, high: 1.084 } }
-    )
+    puzzle([sugar(2.2), water(8.7)], 1.048, {
+      stirred: true,
+      expected: { low: 1.084, likely: 1.084, high: 1.084 }
+    })
   ],
   ['an ordinary reading', 'plain', puzzle(PLUM, plum + 0.001)],
   ['an ordinary reading of blossom', 'plain', puzzle(FLOWER, flower - 0.002)],
@@ -343,9 +342,5 @@ describe('the reading detective', () => {
       ),
       { numRuns: 400 }
     );
-  });
-
-  it('sgFromBrix and the scales agree with each other', () => {
-    expect(sgFromBrix(brixFromSg(plum))).toBeCloseTo(plum, 6);
   });
 });

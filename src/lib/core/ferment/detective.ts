@@ -245,7 +245,7 @@ export function whyThisReading(p: Puzzle): Verdict {
 
   {
     // Sugar weighed in pounds and called kilos, half of it forgotten, put in twice; digits the wrong way round.
-    const sugarPoints = p.withoutSugar === null ? 0 : base - points(p.withoutSugar);
+    const sugarPoints = p.withoutSugar === null || ferments ? 0 : base - points(p.withoutSugar);
     const factors = [2.2046, 1 / 2.2046, 0.5, 2];
     const slips = factors.map((f) => base + (f - 1) * sugarPoints);
     const digits = swapped(base);

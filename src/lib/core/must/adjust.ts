@@ -2,8 +2,10 @@ import { findRoot } from '../liquid/root';
 import { produceById } from '../produce/table';
 import { InputError } from '../units/input-error';
 import { phOf, titratableAcidity } from './acid';
-import type { Ingredient } from './plan';
-import { acidWater, addInto, contribution, liquid, scaled, TYPICAL, type Stock } from './stock';
+import type { Acid } from '../produce/schema';
+import { stockAt } from './balance';
+import { amountOf, type Ingredient } from './plan';
+import { acidWater, addAcidity, addInto, contribution, liquid, scaled, TYPICAL, type Stock } from './stock';
 import type { AcidAdditionId } from './substances';
 
 /** Where fruit and flower wine is good, g/L as tartaric. Common practice. */
@@ -90,6 +92,44 @@ export const waterToReach = (stock: Stock, target: AcidTarget, alkalinityMgL = 0
 export function lemonsToReach(stock: Stock, target: AcidTarget): { juiceL: number; lemons: number } {
   const juiceL = toReach(stock, target, lemonItem, 3 * acidityOf(stock).volumeL, 'sharpen');
   return { juiceL, lemons: juiceL / LEMON_JUICE_L };
+}
+
+/** One way to a target: what goes in, and where it ends. */
+export type Way = { id: AcidAdditionId | 'lemon' | 'water'; item: Ingredient; after: Acidity };
+
+/**
+ * Every way to bring a must to an acid or a pH: powders, lemons, water, bases; none when it is there.
+ * @param alkalinityMgL of the water it would be thinned with, mg/L as CaCO₃
+ */
+export function waysToReach(stock: Stock, target: AcidTarget, alkalinityMgL = 0): Way[] {
+  const amount: Record<Way['id'], () => Ingredient> = {
+    tartaric: () => acidItem('tartaric', acidToReach(stock, target, 'tartaric')),
+    lemon: () => lemonItem(lemonsToReach(stock, target).juiceL),
+    citric: () => acidItem('citric', acidToReach(stock, target, 'citric')),
+    malic: () => acidItem('malic', acidToReach(stock, target, 'malic')),
+    'acid-blend': () => acidItem('acid-blend', acidToReach(stock, target, 'acid-blend')),
+    water: () => waterItem(waterToReach(stock, target, alkalinityMgL), alkalinityMgL),
+    'potassium-bicarbonate': () =>
+      acidItem('potassium-bicarbonate', acidToReach(stock, target, 'potassium-bicarbonate')),
+    'calcium-carbonate': () => acidItem('calcium-carbonate', acidToReach(stock, target, 'calcium-carbonate'))
+  };
+  return (Object.keys(amount) as Way['id'][]).flatMap((id) => {
+    try {
+      const item = amount[id]();
+      return amountOf(item) > 1e-6 ? [{ id, item, after: acidityOf(withAdded(stock, item)) }] : [];
+    } catch (e) {
+      // The other direction, or out of reach: no way.
+      if (e instanceof InputError) return [];
+      throw e;
+    }
+  });
+}
+
+/** A must known by what was measured in it alone: its acid counted as one kind. */
+export function mustOf(m: { volumeL: number; sg: number; taGL: number; ph: number; acid?: Acid }): Stock {
+  const stock = stockAt(m.volumeL, m.sg);
+  addAcidity(stock, m.acid ?? 'malic', m.taGL, m.ph, m.volumeL);
+  return stock;
 }
 
 /**

@@ -343,12 +343,16 @@ function addWine(poured: Stock, wine: Extract<Ingredient, { kind: 'wine' }>): vo
   poured.solidsKg = solidsKgL * wine.volumeL;
   poured.waterKg = Math.max(0, wine.sg * WATER_20 - ethanolKgL - solidsKgL) * wine.volumeL;
   poured.fermentableKg = poured.hexoseKg = sugarKgL * wine.volumeL;
-  // Tartaric that titrates as the wine does and stands at its pH.
-  const h = hydrogenAt(wine.ph ?? 3.4);
-  const eqL = (wine.taGL ?? 6) / TARTARIC_G_PER_EQ;
-  const molL = eqL / (acidCharge('tartaric', H_TITRATION) - acidCharge('tartaric', h));
-  poured.acidsMol.tartaric = molL * wine.volumeL;
-  poured.strongIonEq = molL * acidCharge('tartaric', h) * wine.volumeL;
+  addAcidity(poured, 'tartaric', wine.taGL ?? 6, wine.ph ?? 3.4, wine.volumeL);
+}
+
+/** Adds so much of one acid, and of strong ion, that `volumeL` titrates to `taGL` and stands at `ph`. */
+export function addAcidity(stock: Stock, acid: Acid, taGL: number, ph: number, volumeL: number): void {
+  const h = hydrogenAt(ph);
+  const eqL = Math.max(0, taGL / TARTARIC_G_PER_EQ - h);
+  const molL = eqL / (acidCharge(acid, H_TITRATION) - acidCharge(acid, h));
+  stock.acidsMol[acid] += molL * volumeL;
+  stock.strongIonEq += (molL * acidCharge(acid, h) - h) * volumeL;
 }
 
 /** A base leaves its carbonate as gas, so only its ion stays. */

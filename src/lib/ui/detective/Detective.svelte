@@ -17,6 +17,8 @@
     })
   );
   const expected = $derived(puzzle.before ? puzzle.before.sg : puzzle.expected.likely);
+  /** Never all, never none: no weighing of guesses is. */
+  const share = (weight: number) => Math.min(99, Math.max(1, Math.round(100 * weight)));
   const points = $derived(Math.round(1000 * (puzzle.sg - expected)));
 </script>
 
@@ -24,7 +26,7 @@
   <p class="text-[0.9375rem]">
     {#if verdict.isFine}As expected: the sums say {expected.toFixed(3)}.
     {:else}<b>{Math.abs(points)} points {points > 0 ? 'above' : 'below'}</b>
-      {puzzle.before ? 'the last of it' : 'what the sums say'}, {expected.toFixed(3)}.{/if}
+      {puzzle.before ? 'where it was' : 'what the sums say'}, {expected.toFixed(3)}.{/if}
     {#if verdict.cannotBeSugar}<b>That is more than all the sugar in it could read.</b>{/if}
   </p>
   {#if !verdict.isFine || verdict.cannotBeSugar}
@@ -33,7 +35,7 @@
         <li class="dashline py-1.5 last:border-0" data-cause={s.id}>
           <p class="flex items-baseline gap-2">
             <span class="number w-12 shrink-0 text-right text-[1.0625rem]"
-              >{Math.round(100 * s.weight)}<span class="text-[0.75rem]"> %</span></span
+              >{share(s.weight)}<span class="text-[0.75rem]"> %</span></span
             ><span>{s.says}</span>
           </p>
           <p class="small pl-14">{s.test}</p>

@@ -1,5 +1,7 @@
+import BookOpen from '@lucide/svelte/icons/book-open';
 import CalendarCheck from '@lucide/svelte/icons/calendar-check';
 import FlaskRound from '@lucide/svelte/icons/flask-round';
+import Scale from '@lucide/svelte/icons/scale';
 import Settings from '@lucide/svelte/icons/settings';
 import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 
@@ -8,6 +10,8 @@ export const PLACES = [
   { href: '/', label: 'Today', icon: CalendarCheck },
   { href: '/plan', label: 'Plan', icon: ShoppingBasket },
   { href: '/batches', label: 'Batches', icon: FlaskRound },
+  { href: '/bench', label: 'Bench', icon: Scale },
+  { href: '/almanac', label: 'Almanac', icon: BookOpen },
   { href: '/settings', label: 'Settings', icon: Settings }
 ] as const;
 

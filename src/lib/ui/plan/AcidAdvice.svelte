@@ -1,20 +1,10 @@
 <script lang="ts">
-  import {
-    acidityOf,
-    acidToReach,
-    lemonsToReach,
-    USUAL_TA,
-    waterToReach,
-    withAdded,
-    type AcidTarget
-  } from '$core/must/adjust';
+  import { acidityOf, USUAL_TA, waysToReach, type AcidTarget } from '$core/must/adjust';
   import { entryOf, type Ingredient } from '$core/must/plan';
-  import { ACID_ADDITIONS, type AcidAdditionId } from '$core/must/substances';
   import type { Stock } from '$core/must/stock';
-  import { spoonText } from '$core/scale/doses';
-  import { gramsText, significant, volumeText } from '$core/units/format';
   import { explain } from '$core/units/input-error';
   import { parsePh, parseTitratable } from '$core/units/parse';
+  import { wayText } from './ways';
   import { household } from '$lib/store/household.svelte';
 
   /** How to bring a must to an acid or a pH: each way with its amount, what it ends at, and a tap to put it in. */
@@ -47,52 +37,7 @@
     }
   }
 
-  const attempt = <T,>(job: () => T): T | null => {
-    try {
-      return job();
-    } catch {
-      return null;
-    }
-  };
-  const ACIDS: AcidAdditionId[] = ['tartaric', 'citric', 'malic', 'acid-blend'];
-  const BASES: AcidAdditionId[] = ['potassium-bicarbonate', 'calcium-carbonate'];
-
-  type Way = { name: string; amount: string; note: string; item: Ingredient };
-  const ways = $derived.by<Way[]>(() => {
-    const out: Way[] = [];
-    const powder = (acidId: AcidAdditionId) => {
-      const massKg = attempt(() => acidToReach(must, target, acidId));
-      if (massKg === null || massKg < 1e-5) return;
-      const a = ACID_ADDITIONS[acidId];
-      out.push({
-        name: a.name,
-        amount: `${gramsText(massKg * 1000)}, ${spoonText(massKg * 1000, a.teaspoonG)}`,
-        note: a.note,
-        item: { kind: 'acid', acidId, massKg }
-      });
-    };
-    ACIDS.forEach(powder);
-    const lemon = attempt(() => lemonsToReach(must, target));
-    if (lemon && lemon.juiceL > 1e-4)
-      out.splice(1, 0, {
-        name: 'Lemons',
-        amount: `${significant(lemon.lemons, 2)}, ${(lemon.juiceL * 1000).toFixed(0)} mL of juice`,
-        note: 'The natural way; many wish for less of it a year on.',
-        item: { kind: 'juice', produceId: 'lemon', volumeL: lemon.juiceL }
-      });
-    const alkalinityMgL = household.settings.waterAlkalinityMgL;
-    const waterL = attempt(() => waterToReach(must, target, alkalinityMgL));
-    if (waterL !== null && waterL > 0.005)
-      out.push({
-        name: 'Water',
-        amount: volumeText(waterL, household.settings.volume),
-        note: 'Thins taste and strength too: sugar follows.',
-        item: { kind: 'water', volumeL: waterL, alkalinityMgL }
-      });
-    BASES.forEach(powder);
-    return out;
-  });
-  const after = (item: Ingredient) => acidityOf(withAdded(must, item));
+  const ways = $derived(waysToReach(must, target, household.settings.waterAlkalinityMgL));
   const said = $derived('taGL' in target ? `${target.taGL.toFixed(1)} g/L` : `pH ${target.ph.toFixed(2)}`);
 </script>
 
@@ -112,18 +57,18 @@
   {#if error}<p class="text-[0.9375rem] text-rosehip" role="alert">{error}</p>{/if}
   {#if ways.length === 0}<p>It is there already: {said}.</p>{/if}
   <ul class={ways.length > 0 ? 'inkline' : ''}>
-    {#each ways as w (w.name)}
-      {@const end = after(w.item)}
+    {#each ways as w (w.id)}
+      {@const t = wayText(w, household.settings)}
       <li class="dashline flex items-center gap-3 py-1">
         <span class="min-w-0 flex-1"
-          ><b>{w.name}</b>: <span data-way={w.name}>{w.amount}</span><span class="small block"
-            >to {end.taGL.toFixed(1)} g/L, pH {end.ph.toFixed(1)}. {w.note}</span
+          ><b>{t.name}</b>: <span data-way={w.id}>{t.amount}</span><span class="small block"
+            >to {w.after.taGL.toFixed(1)} g/L, pH {w.after.ph.toFixed(1)}. {t.note}</span
           ></span
         >
         {#if onadd}<button
             type="button"
             class="btn btn-line px-3!"
-            aria-label="Put {w.name.toLowerCase()} on the slip"
+            aria-label="Put {t.name.toLowerCase()} on the slip"
             onclick={() => onadd(w.item)}>Add</button
           >{/if}
       </li>

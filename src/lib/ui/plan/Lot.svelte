@@ -83,7 +83,7 @@
 <div class="grid w-80 max-w-full gap-2">
   <p class="flex items-baseline justify-between gap-3">
     <span class="number text-[1.125rem]">This lot</span>
-    {#if produce}<a class="small underline" href="/almanac/{produce.id}">In the Almanac</a>{/if}
+    {#if produce}<a class="small underline" href="/almanac/produce/{produce.id}">In the Almanac</a>{/if}
   </p>
   {#if item.kind === 'produce' && produce}
     {@const names = (t: Record<string, { name: string }>) =>

@@ -1,0 +1,137 @@
+import { RULES } from '$core/cautions/rules';
+import { NUTRIENT, PRESSING, WILD_YEAST } from '$core/method/steps';
+import { SWEETENERS, YEASTS } from '$core/must/substances';
+import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/produce/extraction';
+import type { Produce } from '$core/produce/schema';
+import { SOURCES } from '$core/produce/sources';
+import { DOSES } from '$core/scale/doses';
+import { SUMS } from '$lib/ui/bench/sums';
+
+/** The chapters after the produce, in their order. */
+export const CHAPTERS = {
+  sugars: 'Sugars',
+  doses: 'Doses',
+  methods: 'Methods',
+  cautions: 'Cautions',
+  sources: 'Sources'
+} as const;
+export type ChapterId = keyof typeof CHAPTERS;
+
+export type Entry = { title: string; chapter: string; href: string; text: string };
+
+/** The schools, each a table of choices with its reason. */
+export const METHODS: {
+  title: string;
+  id: string;
+  choices: Record<string, { name: string; note: string }>;
+}[] = [
+  { title: 'Wild yeast', id: 'wild-yeast', choices: notes(WILD_YEAST) },
+  { title: 'Nutrient', id: 'nutrient', choices: notes(NUTRIENT) },
+  { title: 'Fruit out', id: 'fruit-out', choices: notes(PRESSING) },
+  { title: 'Form of the fruit', id: 'form', choices: FORM_NOTES },
+  { title: 'Cut', id: 'cut', choices: CUTS },
+  { title: 'Heat', id: 'heat', choices: HEATS },
+  { title: 'Pressing without water', id: 'pressing', choices: PRESSES },
+  { title: 'Yeasts', id: 'yeasts', choices: YEASTS }
+];
+
+function notes(table: Record<string, { name: string; why: string }>) {
+  return Object.fromEntries(Object.entries(table).map(([id, o]) => [id, { name: o.name, note: o.why }]));
+}
+
+/** All that can be looked up. */
+export function allEntries(produce: readonly Produce[]): Entry[] {
+  return [
+    ...produce.map((p) => ({
+      title: p.name,
+      chapter: p.family === 'dried' ? 'dried fruit' : p.family,
+      href: `/almanac/produce/${p.id}`,
+      text: `${p.plural} ${p.latin}`
+    })),
+    ...SUMS.map((s) => ({
+      title: s.title,
+      chapter: 'bench',
+      href: `/bench/${s.id}`,
+      text: `${s.ask} ${s.words}`
+    })),
+    ...Object.entries(SWEETENERS).map(([id, s]) => ({
+      title: s.name,
+      chapter: 'sugars',
+      href: `/almanac/sugars#${id}`,
+      text: `${s.words} ${s.note}`
+    })),
+    ...Object.entries(DOSES).map(([id, d]) => ({
+      title: d.name,
+      chapter: 'doses',
+      href: `/almanac/doses#${id}`,
+      text: d.why
+    })),
+    ...METHODS.map((m) => ({
+      title: m.title,
+      chapter: 'methods',
+      href: `/almanac/methods#${m.id}`,
+      text: Object.values(m.choices)
+        .map((c) => c.name)
+        .join(' ')
+    })),
+    ...Object.entries(RULES).map(([id, r]) => ({
+      title: r.title,
+      chapter: 'cautions',
+      href: `/almanac/cautions#${id}`,
+      text: r.text
+    })),
+    ...Object.entries(SOURCES).map(([id, s]) => ({
+      title: s,
+      chapter: 'sources',
+      href: `/almanac/sources#${id}`,
+      text: ''
+    }))
+  ];
+}
+
+/** Small words that say nothing of what is sought. */
+const FILLER = new Set([
+  'how',
+  'is',
+  'the',
+  'a',
+  'of',
+  'do',
+  'i',
+  'my',
+  'it',
+  'in',
+  'to',
+  'and',
+  'what',
+  'for',
+  'too',
+  'wine'
+]);
+
+/**
+ * Entries that hold the words of `text`, those with more of them and in their title first.
+ * Every word counts but small ones, so that a whole question finds its answer.
+ */
+export function findEntries(text: string, entries: readonly Entry[], most = 12): Entry[] {
+  const words = text
+    .toLowerCase()
+    .split(/[^a-zà-ÿ]+/)
+    .filter((w) => w.length > 1 && !FILLER.has(w))
+    .map((w) => w.replace(/(ies|es|s)$/, ''));
+  if (words.length === 0) return [];
+  return entries
+    .map((e, i) => {
+      const title = e.title.toLowerCase();
+      const body = e.text.toLowerCase();
+      const score = words.reduce(
+        (sum, w) => sum + (title.startsWith(w) ? 5 : title.includes(w) ? 3 : body.includes(w) ? 1 : 0),
+        0
+      );
+      return { e, score, i };
+    })
+    .filter((x) => x.score > 0)
+    .sort((a, b) => b.score - a.score || a.i - b.i)
+    .slice(0, most)
+    .map((x) => x.e);
+}
