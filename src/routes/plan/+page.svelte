@@ -34,12 +34,7 @@
     const isOwn = household.ownProduce.some((p) => p.id === id);
     const massKg = Number(page.url.searchParams.get('kg')) || 0;
     const { entry, ...row } = rowOf(produce, massKg) as { entry?: unknown } & Ingredient;
-    bench.add({
-      label: produce.name,
-      hint: '',
-      item: (isOwn ? { ...row, entry } : row) as Ingredient,
-      unit: null
-    });
+    bench.put((isOwn ? { ...row, entry } : row) as Ingredient);
     await goto('/plan', { replaceState: true, keepFocus: true });
   });
 

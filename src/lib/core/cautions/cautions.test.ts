@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../must/plan';
 import { findPoisonous, unsafePart } from './plants';
-import { planCautions } from './rules';
+import { PRODUCE } from '../produce/table';
+import { cautionsAt, planCautions, RULES } from './rules';
 
 /** Poison-centre lists of garden and hedge plants, from memory. */
 describe('poisonous plants', () => {
@@ -119,4 +120,107 @@ describe('what a plan is warned of', () => {
       )
     );
   });
+});
+
+describe('the cautions engine', () => {
+  const at = (...args: Parameters<typeof cautionsAt>) => cautionsAt(...args).map((c) => c.id);
+  const powder = (additiveId: 'sorbate' | 'campden' | 'nutrient', massKg: number) =>
+    ({ kind: 'additive', additiveId, massKg }) as const;
+
+  it('has a level, a place and plain words for every caution of the trade', () => {
+    for (const id of [
+      'poison-plant',
+      'poison-part',
+      'unknown-plant',
+      'foraged',
+      'elder',
+      'carrot-family',
+      'kernels',
+      'rhubarb-leaves',
+      'green-potato',
+      'rosehip-hairs',
+      'medicines',
+      'dogs',
+      'low-acid',
+      'mould',
+      'hot-must',
+      'carbon-dioxide',
+      'preserved',
+      'glass-jars',
+      'food-grade',
+      'bleach-mix',
+      'sulphite',
+      'sorbate',
+      'finings',
+      'cleaners',
+      'absurd-dose',
+      'pressure',
+      'heat-treating',
+      'screw-caps',
+      'adults',
+      'distilling',
+      'methanol',
+      'estimate'
+    ])
+      expect(RULES[id], id).toBeDefined();
+    for (const [id, rule] of Object.entries(RULES)) {
+      expect(rule.text.length, id).toBeGreaterThan(20);
+      expect(rule.text.length, id).toBeLessThan(240);
+      // What can hurt most says whom to ask.
+      if (rule.level === 'refuse') expect(rule.ask, id).toMatch(/poison|doctor/);
+    }
+    for (const p of PRODUCE) for (const id of p.cautions) expect(RULES[id], `${p.id} ${id}`).toBeDefined();
+  });
+
+  it('stops an absurd dose, warns of a high one, lets a usual one pass', () => {
+    expect(at('add', { adding: powder('nutrient', 0.01), volumeL: 10 })).toEqual([]);
+    expect(at('add', { adding: powder('nutrient', 0.04), volumeL: 10 })).toContain('high-dose');
+    const stop = cautionsAt('add', { adding: powder('nutrient', 0.3), volumeL: 10 })[0]!;
+    expect(stop).toMatchObject({ id: 'absurd-dose', level: 'stop' });
+    expect(stop.text).toMatch(/300 g.*more than anyone.*Usual for 10.0 L/);
+  });
+
+  it('counts what is in already', () => {
+    const scene = { adding: powder('sorbate', 0.004), volumeL: 10 };
+    expect(at('add', scene)).not.toContain('high-dose');
+    expect(at('add', { ...scene, hadG: 4 })).toContain('high-dose');
+  });
+
+  it('speaks where the risk arises, and nowhere else', () => {
+    expect(at('add', { adding: powder('sorbate', 0.002), volumeL: 10 })).toContain('sorbate');
+    expect(at('ferment', { volumeL: 30 })).toContain('carbon-dioxide');
+    expect(at('ferment', { volumeL: 10 })).not.toContain('carbon-dioxide');
+    expect(at('rack', { intoGlass: true })).toContain('glass-jars');
+    expect(at('rack', { intoGlass: false })).toEqual([]);
+    expect(at('bottle', { isAlive: true })).toContain('unfinished');
+    expect(at('clean', { now: 'sanitising' })).toEqual(expect.arrayContaining(['bleach-mix', 'cleaners']));
+    expect(at('plan', { plan: plan0([{ kind: 'sugar', sugarId: 'lactose', massKg: 0.2 }]) })).toContain(
+      'finings'
+    );
+    expect(at('plan', { plan: plan0([{ kind: 'sugar', sugarId: 'xylitol', massKg: 0.2 }]) })).toContain(
+      'dogs'
+    );
+    expect(at('plan', { plan: plan0([{ kind: 'juice', produceId: 'apple', volumeL: 5 }]) })).toContain(
+      'preserved'
+    );
+  });
+
+  it('puts away what was read', () => {
+    const scene = { plan: plan0([{ kind: 'produce', produceId: 'elderberry', massKg: 2 }]), ph: 3.6 };
+    expect(at('plan', scene)).toContain('elder');
+    expect(at('plan', scene, ['elder'])).not.toContain('elder');
+  });
+
+  it('judges every dose of a plan by its must', () => {
+    const p = plan0([
+      { kind: 'produce', produceId: 'plum', massKg: 4 },
+      { kind: 'acid', acidId: 'tartaric', massKg: 1 }
+    ]);
+    expect(planCautions(p, 2.6, 12)[0]).toMatchObject({ id: 'absurd-dose', level: 'stop' });
+    expect(planCautions(p, 3.3, 300).map((c) => c.id)).not.toContain('absurd-dose');
+  });
+
+  function plan0(ingredients: Plan['ingredients']): Plan {
+    return { ingredients };
+  }
 });

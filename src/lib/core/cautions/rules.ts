@@ -295,10 +295,7 @@ export const RULES: Record<string, Rule> = {
     text: 'Sulphite can bring on asthma and allergy; powder and fumes irritate. Weigh it, and label the wine “contains sulphites”, as the law asks from 10 mg/L.',
     ask: 'Legal ceilings differ, often 150 to 250 mg/L in all: look up your own.',
     places: ['plan', 'add', 'clean'],
-    when: (s) =>
-      (s.plan?.wildYeast === 'sulphite' && !s.adding) ||
-      isAdding(s, 'campden', 'metabisulphite') ||
-      s.now === 'sanitising'
+    when: (s) => (s.plan?.wildYeast === 'sulphite' && !s.adding) || isAdding(s, 'campden', 'metabisulphite')
   },
   sorbate: {
     level: 'warn',

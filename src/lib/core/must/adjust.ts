@@ -102,6 +102,10 @@ export type Way = { id: AcidAdditionId | 'lemon' | 'water'; item: Ingredient; af
  * @param alkalinityMgL of the water it would be thinned with, mg/L as CaCO₃
  */
 export function waysToReach(stock: Stock, target: AcidTarget, alkalinityMgL = 0): Way[] {
+  const now = acidityOf(stock);
+  // Nearer than anyone measures is there.
+  if ('taGL' in target ? Math.abs(now.taGL - target.taGL) < 0.02 : Math.abs(now.ph - target.ph) < 0.005)
+    return [];
   const amount: Record<Way['id'], () => Ingredient> = {
     tartaric: () => acidItem('tartaric', acidToReach(stock, target, 'tartaric')),
     lemon: () => lemonItem(lemonsToReach(stock, target).juiceL),

@@ -30,6 +30,16 @@ const PLANS: Record<string, Plan> = {
   'bought quince': plan([fruit('quince', 4, 'bought')], 13),
   'carrot and orange': plan([fruit('carrot', 3), { kind: 'juice', produceId: 'orange', volumeL: 1.5 }]),
   'pressed apples': { ingredients: [{ kind: 'juice', produceId: 'apple', volumeL: 20 }] },
+  'frozen, bought, very ripe': plan([
+    { ...fruit('blackcurrant', 3, 'bought'), form: 'frozen', ripeness: 'over' } as Ingredient,
+    { ...fruit('elderflower', 0.1), form: 'dried' } as Ingredient
+  ]),
+  'measured damsons': plan([
+    { ...fruit('damson', 4), measured: { brix: 16, taGL: 18, ph: 3.1 } } as Ingredient
+  ]),
+  'apples from the press': {
+    ingredients: [{ ...fruit('apple', 30), pressed: { press: 'basket', mill: 'milled' } } as Ingredient]
+  },
   'beyond its yeast': { ...plan([fruit('gooseberry', 3)], 17), yeast: { yeastId: 'wine' } }
 };
 const FIGURES = [
@@ -42,8 +52,12 @@ const FIGURES = [
   'taGL',
   'ph',
   'intoGlassL',
-  'bottles'
+  'bottles',
+  'yanMgL',
+  'fruitPerL',
+  'sgNow'
 ] as const;
+const AGE_H = 18;
 const POPULATION = 4000;
 
 /** How often the 80 % ranges hold, by another generator than the one that made them. */
@@ -52,10 +66,10 @@ describe('the 8-in-10 ranges', () => {
     const shares: number[] = [];
     const bad: string[] = [];
     for (const [name, p] of Object.entries(PLANS)) {
-      const e = estimateMust(p);
+      const e = estimateMust(p, AGE_H);
       const random = mulberry32(20_261_124);
       const people = Array.from({ length: POPULATION }, () =>
-        oneMust(p, () => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random()))))
+        oneMust(p, () => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random()))), AGE_H)
       );
       for (const f of FIGURES) {
         const range = e[f];

@@ -189,7 +189,7 @@ function addProduce(
   stock.nitrogenMg += drawn(NITROGEN_MG_KG[produce.nitrogen], lot.nitrogen) * freshKg;
   const ph = measured?.ph !== undefined ? measured.ph + SAMPLE.ph * lot.ph : drawn(produce.ph, lot.ph);
   const h = hydrogenAt(ph);
-  const waterL = Math.max(0.05, 1 - dryShare);
+  const juiceL = Math.max(0.05, 1 - dryShare) / WATER_20 + SOLIDS_L_KG * freshSolids;
   // How much stronger than the table the acids must be for the juice to titrate as it did.
   let strength = 1;
   if (measured?.taGL !== undefined) {
@@ -198,12 +198,11 @@ function addProduce(
       perStrength +=
         drawn(spread, acidZ) * 10 * molPerG * (acidCharge(acid, H_TITRATION) - acidCharge(acid, h));
     const buffer = (produce.bufferMmolKg / 1000) * (bufferCharge(H_TITRATION) - bufferCharge(h));
-    const juiceL = massOfJuiceL(freshSolids, waterL);
     const wanted = (measured.taGL * (1 + SAMPLE.taShare * lot.acids) * juiceL) / TARTARIC_G_PER_EQ;
-    strength = perStrength > 0 ? Math.max(0, wanted - buffer - h * waterL) / perStrength : 1;
+    strength = perStrength > 0 ? Math.max(0, wanted - buffer - h * juiceL) / perStrength : 1;
   }
-  // The strong ion that gives this lot its pH, from its own acids in its own water.
-  let ionEq = (1e-14 / h - h) * waterL + (produce.bufferMmolKg / 1000) * bufferCharge(h);
+  // The strong ion that gives this lot its pH, from its own acids in its own juice.
+  let ionEq = (1e-14 / h - h) * juiceL + (produce.bufferMmolKg / 1000) * bufferCharge(h);
   for (const { acid, spread, molPerG } of acidsOf(produce)) {
     const mol = drawn(spread, acidZ) * 10 * molPerG * strength;
     stock.acidsMol[acid] += mol * freshKg;
@@ -214,8 +213,8 @@ function addProduce(
   return freshInsolubles * freshKg;
 }
 
-/** Litres of juice in a kilogram of fruit that holds `solids` and `water`, kg. */
-const massOfJuiceL = (solids: number, water: number): number => liquidOf(water, 0, solids)?.volumeL ?? water;
+/** Room that a kilogram of dissolved solids takes, L. */
+const SOLIDS_L_KG = 0.62;
 
 /** Usable weight of a row of produce, kg: bought weight less what trimming takes. */
 export const usableKg = (row: ProduceItem, produce: Produce, lot: LotDraw = TYPICAL): number =>

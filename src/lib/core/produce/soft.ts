@@ -310,7 +310,7 @@ export const soft = family(
       tannin: 'high',
       nitrogen: 'low',
       plural: 'Bilberries',
-      cautions: ['foraged'],
+      cautions: ['foraged', 'dark-berries'],
       from: { composition: 'usda', acids: 'handbook', ph: 'handbook', minerals: 'usda', handling: 'practice' }
     },
     haw: {
@@ -328,7 +328,7 @@ export const soft = family(
       pectin: 'high',
       tannin: 'medium',
       nitrogen: 'low',
-      cautions: ['foraged', 'kernels', 'medicines'],
+      cautions: ['foraged', 'dark-berries', 'kernels', 'medicines'],
       amountKgL: [0.25, 0.4, 0.55],
       hoursPerKg: 0.6,
       from: {

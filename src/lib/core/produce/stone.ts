@@ -71,7 +71,7 @@ export const stone = family(
       nitrogen: 'low',
       amountKgL: [0.15, 0.25, 0.4],
       season: [9, 10, 11],
-      cautions: ['foraged', 'kernels'],
+      cautions: ['foraged', 'dark-berries', 'kernels'],
       from: {
         composition: 'estimate',
         acids: 'estimate',

@@ -2,6 +2,7 @@ import { abvOf, ferment } from '../ferment/convert';
 import { findRoot } from '../liquid/root';
 import { likelyMix, pulpL } from '../must/balance';
 import { addInto, contribution, liquid, scaled, TYPICAL, type Stock } from '../must/stock';
+import type { Produce } from '../produce/schema';
 import { entryOf, toleranceOf, type Ingredient, type Plan } from '../must/plan';
 
 export type Solved = {
@@ -20,12 +21,18 @@ export const freeRows = (plan: Plan): { sugar: number; water: number } => ({
   water: plan.ingredients.findIndex((i) => isFree(i) && i.kind === 'water')
 });
 
+/** Produce that seasons a wine and does not set its size while there is other fruit: lemons, raisins, ginger. */
+const seasons = (p: Produce): boolean =>
+  p.amountKgL[1] < 0.15 && p.family !== 'flower' && p.family !== 'leaf';
+
 /** Litres the fruit is usually made into, when nobody says how much: its common amount per litre. */
 export function usualVolumeL(plan: Plan): number | null {
-  const litres = plan.ingredients.reduce((sum, i) => {
-    if (i.kind !== 'produce' || i.massKg <= 0) return sum;
-    return sum + i.massKg / (entryOf(i)?.amountKgL[1] ?? 0.36);
-  }, 0);
+  const fruit = plan.ingredients.flatMap((i) => {
+    const p = i.kind === 'produce' && i.massKg > 0 && !i.pressed ? entryOf(i) : undefined;
+    return p && i.kind === 'produce' ? [{ p, kg: i.massKg }] : [];
+  });
+  const main = fruit.filter(({ p }) => !seasons(p));
+  const litres = (main.length > 0 ? main : fruit).reduce((sum, { p, kg }) => sum + kg / p.amountKgL[1], 0);
   return litres > 0 ? litres : null;
 }
 

@@ -36,7 +36,7 @@
         <tr {id} class="dashline scroll-mt-4 align-baseline target:bg-tint-green">
           <th scope="row" class="py-1.5 text-left font-semibold">{d.name}</th>
           <td class="px-3 whitespace-nowrap">{show(d, 0)}</td>
-          <td class="number px-3 whitespace-nowrap">{show(d, 1)}</td>
+          <td class="font-semibold px-3 whitespace-nowrap">{show(d, 1)}</td>
           <td class="px-3 whitespace-nowrap">{show(d, 2)}</td>
           <td class="px-3 text-right whitespace-nowrap">{gramsText(d.perL[1])}</td>
           <td class="text-[0.9375rem] text-quiet">{d.why}</td>

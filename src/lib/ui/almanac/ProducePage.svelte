@@ -46,8 +46,9 @@
     <b>{p.name}</b> is <b>{sharpWord(juice.taGL)}</b>: {isSoaked(p)
       ? 'soaked in twice its weight of water it'
       : 'its juice'} holds
-    <b data-testid="juice-ta">{juice.taGL.toFixed(1)} g/L</b> of acid at
-    <b>pH {juice.ph.toFixed(1)}</b>, with {sweetWord(juice.brix)} sugar, <b>{juice.brix.toFixed(0)} °Bx</b>.
+    <b data-testid="juice-ta">{juice.taGL.toFixed(1)}&nbsp;g/L</b> of acid at
+    <b>pH&nbsp;{juice.ph.toFixed(1)}</b>, with {sweetWord(juice.brix)} sugar,
+    <b>{juice.brix.toFixed(0)}&nbsp;°Bx</b>.
   </h1>
   <p class="small italic">{p.latin}{isOwn ? ' · with your own figures' : ''}</p>
 </header>

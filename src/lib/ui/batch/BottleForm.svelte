@@ -8,6 +8,7 @@
   import { vesselById, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
+  import BatchCautions from './BatchCautions.svelte';
   import { checkBottling } from './bottling';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -163,6 +164,11 @@
       /> I understand that these bottles may burst</label
     >
   {/if}
+  <BatchCautions
+    {batch}
+    place="bottle"
+    scene={{ intoGlass: true, isAlive: !stopped && !batch.standing.steady.steady }}
+  />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button
     class="btn {stopped ? 'btn-error' : 'btn-primary'}"

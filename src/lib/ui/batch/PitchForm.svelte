@@ -1,10 +1,14 @@
 <script lang="ts">
   import { YEASTS, type YeastId } from '$core/must/substances';
+  import { InputError } from '$core/units/input-error';
   import { parseAs } from '$core/units/parse';
   import { logPitch, stepDoseG } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
+  import { volumeOf } from '$core/ledger/fold';
+  import { judgeDose, slipText } from '$core/scale/doses';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
+  import BatchCautions from './BatchCautions.svelte';
   import WhenField from '../field/WhenField.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -18,8 +22,23 @@
   });
   const form = createWriteDown(draft, () => ondone());
 
+  /** Grams as they are typed; null until they can be read. */
+  const grams = $derived.by(() => {
+    try {
+      return parseAs('mass', draft.fields.mass, 'g').base * 1000;
+    } catch {
+      return null;
+    }
+  });
+  const verdict = $derived(grams === null ? null : judgeDose('yeast', grams, volumeOf(batch.state)));
+
   const save = form.submit(async (when) => {
     const massG = parseAs('mass', draft.fields.mass, 'g').base * 1000;
+    if (verdict === 'absurd')
+      throw new InputError(
+        `${massG.toFixed(0)} g of yeast is more than ten times the most.`,
+        'Were grams meant? Correct it.'
+      );
     const data = {
       yeast: { yeastId: draft.fields.yeast as YeastId },
       how: draft.fields.how as 'dry',
@@ -68,6 +87,13 @@
     </label>
   </div>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
+  {#if verdict === 'high' || verdict === 'absurd'}<p
+      class="bg-tint-straw px-3 py-2 text-[0.9375rem]"
+      role="status"
+    >
+      More yeast than anyone pitches. {slipText('yeast', grams ?? 0, volumeOf(batch.state))}
+    </p>{/if}
+  <BatchCautions {batch} place="ferment" />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Yeast is in</button>
 </form>

@@ -10,6 +10,7 @@
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
+  import BatchCautions from './BatchCautions.svelte';
   import WhenField from '../field/WhenField.svelte';
   import { freeVessels, glassFor } from './free-vessels';
 
@@ -160,6 +161,11 @@
   {#if airMl > 250}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
       That leaves {(airMl / 1000).toFixed(1)} L of air over it. Smaller glass, or top up.
     </p>{/if}
+  <BatchCautions
+    {batch}
+    place="rack"
+    scene={{ intoGlass: first !== undefined && first.shape !== 'bucket' }}
+  />
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">It is racked</button>

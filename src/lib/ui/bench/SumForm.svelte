@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { RULES } from '$core/cautions/rules';
+  import { cautionsAt, RULES } from '$core/cautions/rules';
+  import Cautions from '../caution/Cautions.svelte';
   import { explain } from '$core/units/input-error';
   import { UNIT_LABEL, type Unit } from '$core/units/measure';
   import { db } from '$lib/store/db';
@@ -48,8 +49,15 @@
   const isBare = (f: Field) => !/[a-z%°]/i.test(draft.fields[f.id] ?? '');
 </script>
 
-<div class="grid items-start gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,24rem)_minmax(0,1fr)]">
-  <form class="grid gap-3" aria-label={sum.title} onsubmit={(e) => e.preventDefault()}>
+<!-- The number comes first where there is one column, and beside what is asked where there are two. -->
+<div
+  class="grid items-start gap-x-12 gap-y-5 lg:grid-cols-[minmax(0,24rem)_minmax(0,1fr)] lg:grid-rows-[auto_1fr]"
+>
+  <form
+    class="grid gap-3 max-lg:order-2 lg:row-span-2"
+    aria-label={sum.title}
+    onsubmit={(e) => e.preventDefault()}
+  >
     {#each shown as f (f.id)}
       <label class="grid grid-cols-[minmax(0,1fr)_minmax(0,11rem)] items-center gap-x-3 font-semibold">
         <span>{f.label}</span>
@@ -68,7 +76,7 @@
               class="field number pr-14! text-[1.25rem]!"
               autocomplete="off"
               aria-invalid={result.field === f.id}
-              placeholder={f.optional ? 'not known' : ''}
+              placeholder={f.optional ? '?' : ''}
               value={draft.fields[f.id]}
               oninput={(e) => draft.set(f.id, e.currentTarget.value)}
               onfocus={(e) => e.currentTarget.select()}
@@ -109,6 +117,10 @@
         <span class="number text-[3.25rem] leading-none font-bold" data-testid="answer">{answer.big}</span>
         <span class="sentence text-[1.25rem]! leading-snug!">{answer.says}</span>
       </p>
+    {/if}
+  </section>
+  {#if answer && !isStopped}
+    <section class="max-lg:order-3" aria-label="Workings">
       {#if answer.table && answer.table.length > 0}
         <table class="mt-4 w-full border-t-[1.5px] border-ink">
           <tbody>
@@ -123,10 +135,15 @@
           </tbody>
         </table>
       {/if}
+      {#if sum.place}
+        <div class="mt-4 grid max-w-[68ch] gap-1.5">
+          <Cautions list={cautionsAt(sum.place, { now: 'sanitising' }).filter((c) => c.level !== 'stop')} />
+        </div>
+      {/if}
       <div class="mt-4">
         <p class="head">How it was worked out</p>
         {#each answer.workings as line (line)}<p class="mt-1 max-w-[68ch] text-[0.9375rem]">{line}</p>{/each}
       </div>
-    {/if}
-  </section>
+    </section>
+  {/if}
 </div>

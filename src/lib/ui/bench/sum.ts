@@ -1,3 +1,4 @@
+import type { Place } from '$core/cautions/rules';
 import { InputError } from '$core/units/input-error';
 import type { Unit, VolumeUnit } from '$core/units/measure';
 import {
@@ -58,6 +59,8 @@ export type Sum = {
   /** what else people call it */
   words: string;
   fields: Field[];
+  /** whose cautions belong under the answer */
+  place?: Place;
   run: (read: Read, settings: Settings) => Answer;
 };
 

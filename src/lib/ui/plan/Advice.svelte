@@ -1,13 +1,12 @@
 <script lang="ts">
   import { planCautions } from '$core/cautions/rules';
   import { USUAL_TA } from '$core/must/adjust';
-  import { entryOf, type Ingredient } from '$core/must/plan';
+  import { entryOf } from '$core/must/plan';
   import Cautions from '../caution/Cautions.svelte';
   import Pop from '../pop/Pop.svelte';
   import Tag from '../tag/Tag.svelte';
   import AcidAdvice from './AcidAdvice.svelte';
   import type { Bench } from './bench.svelte';
-  import { nameOf } from './label';
 
   let { bench, overL, isBusy }: { bench: Bench; overL: number; isBusy: string | null } = $props();
 
@@ -37,11 +36,6 @@
           ? 'Flat'
           : null
   );
-
-  function put(item: Ingredient, close: () => void) {
-    bench.add({ label: nameOf(item), hint: '', item, unit: item.kind === 'acid' ? 'g' : null });
-    close();
-  }
 </script>
 
 <div class="grid gap-1.5" aria-label="Advice and cautions" role="group">
@@ -62,7 +56,10 @@
         {#snippet children(close: () => void)}<AcidAdvice
             must={e!.likely.all}
             ingredients={bench.solved.plan.ingredients}
-            onadd={(item) => put(item, close)}
+            onadd={(item) => {
+              bench.put(item);
+              close();
+            }}
           />{/snippet}
       </Pop>
     </Tag>{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { entryOf } from '$core/must/plan';
   import { priceKey } from '$core/must/cost';
+  import { SWEETENERS, type SweetenerId } from '$core/must/substances';
   import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/produce/extraction';
   import { explain } from '$core/units/input-error';
   import { parseGravity, parseNumber, parseTitratable } from '$core/units/parse';
@@ -108,7 +109,7 @@
       {@render choice(
         'Used',
         item.pressed ? item.pressed.press : 'whole',
-        [['whole', 'fruit in the must'], ...names(PRESSES)],
+        [['whole', 'in the must'], ...names(PRESSES)],
         (v) =>
           change({
             pressed:
@@ -161,6 +162,36 @@
       {@render entry('Gravity', item.sg.toFixed(3), (v) => wine('sg', v))}
       {@render entry('TA, g/L', String(item.taGL ?? 6), (v) => wine('taGL', v))}
     </div>
+  {/if}
+  {#if item.kind === 'sugar' || item.kind === 'honey'}
+    {@render choice(
+      'Which',
+      item.kind === 'honey' ? 'honey' : item.sugarId,
+      Object.entries(SWEETENERS).map(([id, s]) => [id, s.name]),
+      (v) => bench.swapSugar(row.id, v as SweetenerId)
+    )}
+    <p class="small">{SWEETENERS[item.kind === 'honey' ? 'honey' : item.sugarId].note}</p>
+  {/if}
+  {#if item.kind === 'water'}
+    {@render entry('Alkalinity, mg/L as lime (CaCO₃)', String(item.alkalinityMgL ?? 0), (v) =>
+      change({ alkalinityMgL: parseNumber(v) ?? NaN })
+    )}
+    <p class="small">
+      Hard water takes acid away; <a class="underline" href="/bench/tap-water">other units on the Bench</a>.
+    </p>
+  {:else if item.kind !== 'wine' && item.kind !== 'juice'}
+    <label class="grid gap-0.5 text-[0.875rem] font-semibold"
+      >Weighed in parts, or a jar before and after
+      <input
+        class="field py-1!"
+        autocomplete="off"
+        placeholder="2.8 + 2.9 kg, or 1180 − 240 g"
+        onchange={(e) => {
+          if (e.currentTarget.value.trim()) bench.type(row.id, e.currentTarget.value);
+          e.currentTarget.value = '';
+        }}
+      />
+    </label>
   {/if}
   {#if item.kind !== 'additive'}
     {@render entry(

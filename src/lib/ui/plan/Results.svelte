@@ -1,6 +1,8 @@
 <script lang="ts">
   import { rangeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
+  import AcidAdvice from './AcidAdvice.svelte';
+  import Pop from '../pop/Pop.svelte';
   import How from '../pop/How.svelte';
   import { howOf } from './how';
   import type { Bench } from './bench.svelte';
@@ -67,9 +69,25 @@
       <div class="inkline pt-1 pb-2">
         <dt class="sr-only">Acid</dt>
         <dd>
-          <How title="Titratable acid" lines={how.ta} class="number text-[1.5rem] leading-tight">
+          <Pop
+            title="Titratable acid"
+            describe="Bring the acid right"
+            class="number text-left text-[1.5rem] leading-tight"
+          >
             {#snippet trigger()}<span data-testid="ta">{one(e.taGL!.likely)}</span> g/L{/snippet}
-          </How>
+            {#snippet children(close: () => void)}
+              <p class="mb-1 font-semibold">Titratable acid</p>
+              <AcidAdvice
+                must={e!.likely.all}
+                ingredients={bench.solved.plan.ingredients}
+                onadd={(item) => {
+                  bench.put(item);
+                  close();
+                }}
+              />
+              {#each how!.ta as line (line)}<p class="small mt-1">{line}</p>{/each}
+            {/snippet}
+          </Pop>
           <span class="small block leading-tight">acid as tartaric, {rangeText(e.taGL!, one)}</span>
         </dd>
       </div>

@@ -15,11 +15,14 @@
 
   const name = $derived(nameOf(row.item));
   const produce = $derived(row.item.kind === 'produce' ? entryOf(row.item) : undefined);
-  const hasLot = $derived(['produce', 'juice', 'wine'].includes(row.item.kind));
+  const hasLot = $derived(row.item.kind !== 'additive');
+  const follows = $derived(canFollow(row.item));
+  const said = $derived(
+    lotText(row.item) || (!follows ? 'weighed' : row.held ? 'held by you' : 'worked out')
+  );
   const shown = $derived(row.held ? row.text : rowAmountText(row.item, bench.shown(index), row.unit));
   const sugar = $derived(bench.sugar(index));
   const colour = $derived(produce?.colour.fruit ?? (row.item.kind === 'honey' ? '#d9a441' : '#dfc27e'));
-  const follows = $derived(canFollow(row.item));
 </script>
 
 <li
@@ -31,14 +34,12 @@
     {#if hasLot}
       <Pop
         title="{name}: this lot"
-        label="{name}: {lotText(row.item)}, change"
+        label="{name}: {said}, change"
         class="small -mt-1 block max-w-full truncate text-left underline decoration-dotted underline-offset-2 max-sm:min-h-6"
       >
-        {#snippet trigger()}{lotText(row.item)}{/snippet}
+        {#snippet trigger()}{said}{/snippet}
         {#snippet children(close: () => void)}<Lot {bench} {row} {close} />{/snippet}
       </Pop>
-    {:else if follows}
-      <p class="small -mt-0.5">{row.held ? 'held by you' : 'worked out'}</p>
     {/if}
   </div>
   <input

@@ -8,7 +8,7 @@ import {
   type Plan,
   type Target
 } from '$core/must/plan';
-import type { YeastId } from '$core/must/substances';
+import type { SweetenerId, YeastId } from '$core/must/substances';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/produce/choose';
 import { amountIn, parseProduce, unitsOf, type ProduceUnit } from '$core/produce/weigh';
@@ -263,6 +263,14 @@ export function createBench(settings: () => Settings) {
       keep();
       return row.id;
     },
+    /** Puts an ingredient on the slip as it stands, such as an acid that was worked out. */
+    put(item: Ingredient) {
+      // Water that follows is asked for by a larger batch: one more held litre would only push it aside.
+      const follows = rows.some((r) => r.item.kind === 'water' && !r.held);
+      if (item.kind === 'water' && follows && solved.aimL !== null)
+        return this.setVolume(solved.aimL + item.volumeL, target.volumeUnit ?? 'L');
+      return this.add({ label: '', hint: '', item, unit: item.kind === 'acid' ? 'g' : null });
+    },
     remove(id: string) {
       rows.splice(
         rows.findIndex((r) => r.id === id),
@@ -328,6 +336,13 @@ export function createBench(settings: () => Settings) {
       const sound = ingredientSchema.safeParse(item);
       if (!sound.success) throw new InputError(firstProblem(sound.error).reason, 'Correct it and try again.');
       row.item = sound.data;
+      keep();
+    },
+    /** Another sugar in a row's place; what is held keeps its weight. */
+    swapSugar(id: string, sugarId: SweetenerId) {
+      const row = find(id);
+      const massKg = amountOf(row.item);
+      row.item = sugarId === 'honey' ? { kind: 'honey', massKg } : { kind: 'sugar', sugarId, massKg };
       keep();
     },
     /** Strength wanted; null lets it follow the sugar that is held. */

@@ -94,6 +94,44 @@
       />
     </label>
     <label class="grid gap-1 font-semibold"
+      >Fruit ripens in the
+      <select
+        class="field"
+        value={s.hemisphere}
+        onchange={(e) => change({ hemisphere: e.currentTarget.value as Settings['hemisphere'] })}
+      >
+        <option value="north">northern half</option><option value="south">southern half</option>
+      </select>
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >Sign for money
+      <input
+        class="field"
+        maxlength="6"
+        autocomplete="off"
+        placeholder="none"
+        value={s.currency}
+        onchange={(e) => change({ currency: e.currentTarget.value.trim() })}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >A bottle and its stopper cost
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        placeholder="not counted"
+        value={s.prices.bottle ?? ''}
+        onchange={(e) => {
+          const text = e.currentTarget.value.trim();
+          const n = parseNumber(text);
+          if (text && n === null) return sayWrong(new Error(`“${text}” is no price.`));
+          const { bottle: _, ...rest } = s.prices;
+          void change({ prices: n === null ? rest : { ...rest, bottle: n } });
+        }}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
       >Light
       <select
         class="field"

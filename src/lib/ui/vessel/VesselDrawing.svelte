@@ -142,12 +142,24 @@
       {overL > 0 ? `${volumeText(overL, unit)} too much` : `fill to ${volumeText(fillL, unit)}`}
     </text>
     {#if liquidL > 0}
+      {@const noteY = Math.max(top + capDepth + 26, d.height * 0.78)}
+      {@const noteW = 16 + 6.9 * Math.max(0, ...notes.map((n) => n.length))}
+      {#if notes.length > 0}
+        <rect
+          x={noteAnchor === 'middle' ? noteX - noteW / 2 : noteX - 8}
+          y={noteY - 17}
+          width={noteW}
+          height={8 + 18 * notes.length}
+          class="fill-slip"
+          opacity="0.94"
+        />
+      {/if}
       {#each notes as note, i (note)}
         <text
           x={noteX}
-          y={Math.max(top + capDepth + 26, d.height * 0.78) + i * 18}
+          y={noteY + i * 18}
           text-anchor={noteAnchor}
-          class="paint-under-must text-[14px] {i === 0 ? 'font-semibold' : ''}">{note}</text
+          class="fill-ink text-[14px] {i === 0 ? 'font-semibold' : ''}">{note}</text
         >
       {/each}
     {/if}
@@ -175,13 +187,6 @@
     paint-order: stroke;
     stroke: var(--glass);
     stroke-width: 5px;
-    stroke-linejoin: round;
-  }
-  .paint-under-must {
-    fill: #2d1a2a;
-    paint-order: stroke;
-    stroke: #fffaf0;
-    stroke-width: 4px;
     stroke-linejoin: round;
   }
 </style>

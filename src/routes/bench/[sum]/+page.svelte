@@ -12,7 +12,7 @@
   <a href="/bench" class="small inline-flex min-h-9 items-center underline underline-offset-4">All sums</a>
 </p>
 {#if sum}
-  <h1 class="sentence pb-3 font-normal!"><b>{sum.title}.</b> {sum.ask}</h1>
+  <h1 class="sentence pb-3 font-normal!"><b>{sum.title}{sum.title.endsWith('?') ? '' : '.'}</b> {sum.ask}</h1>
   {#key sum.id}<SumForm {sum} />{/key}
 {:else}
   <p class="sentence">No sum is called that. They are all on the Bench.</p>

@@ -223,7 +223,7 @@ export const reading: Sum = {
       label: 'Fruit in it',
       kind: 'choice',
       start: 'no',
-      options: { no: 'none, or taken out', fresh: 'less than a day', old: 'a day or more' }
+      options: { no: 'none now', fresh: 'less than a day', old: 'a day or more' }
     },
     {
       id: 'none',
@@ -285,9 +285,7 @@ export const reading: Sum = {
       big: `${points > 0 ? '+' : '−'}${Math.abs(points)}`,
       says: v.isFine
         ? 'points: nothing out of the ordinary.'
-        : v.cannotBeSugar
-          ? 'points, more than all the sugar in it could read. Likeliest first:'
-          : 'points. Likeliest first:',
+        : `points${v.cannotBeSugar ? ', more than all the sugar in it could read' : ''}. ${v.suspects[0]!.says}`,
       table: v.suspects.map((s): [string, string, string] => [
         s.says,
         `${Math.min(99, Math.max(1, Math.round(100 * s.weight)))} %`,

@@ -179,6 +179,7 @@ export const sanitiser: Sum = {
   id: 'sanitiser',
   title: 'Sanitiser',
   ask: 'How much of it for a bucketful?',
+  place: 'clean',
   words: 'clean sterilise sulphite bleach no-rinse percarbonate dilution',
   fields: [
     {
