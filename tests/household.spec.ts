@@ -127,7 +127,8 @@ test('no request leaves the machine, no script is inline, no error is thrown', a
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
   await demo(page);
-  for (const path of ['/plan', '/batches', '/settings', '/']) await page.goto(path);
+  for (const path of ['/plan', '/batches', '/bench/acid', '/almanac/produce/quince', '/settings', '/'])
+    await page.goto(path);
   await page.getByRole('link', { name: /^Elderberry, / }).click();
   await expect(page.locator('canvas')).toBeVisible();
   expect(outside).toEqual([]);
@@ -166,50 +167,71 @@ test('the routes answer scripts', async ({ request }) => {
   expect(huge.status()).toBe(413);
 });
 
-for (const scheme of ['light', 'dark'] as const)
-  test(`every page is accessible (${scheme})`, async ({ page }) => {
+/** Pages by the heading they open with, and what is done there before they are looked at. */
+const PAGES: [string, ((page: Page) => Promise<void>)?][] = [
+  ['/'],
+  [
+    '/plan',
+    async (page) => {
+      await page.getByRole('combobox', { name: 'Add an ingredient' }).fill('4 kg rhubarb');
+      await page.keyboard.press('Enter');
+      await expect(page.getByTestId('abv')).toBeVisible();
+    }
+  ],
+  ['/batches'],
+  ['/settings'],
+  ['/almanac'],
+  ['/almanac/produce/quince'],
+  ['/almanac/sugars'],
+  ['/almanac/doses'],
+  ['/almanac/methods'],
+  ['/almanac/cautions'],
+  ['/almanac/sources'],
+  ['/bench'],
+  ['/bench/acid'],
+  ['/bench/sanitiser']
+];
+const faults = async (page: Page, where: string) =>
+  (await new AxeBuilder({ page }).analyze()).violations.map(
+    (v) => `${where} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`
+  );
+
+for (const scheme of ['light', 'dark'] as const) {
+  for (const [path, arrange] of PAGES)
+    test(`${path} is accessible (${scheme})`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: scheme });
+      await demo(page);
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+      await arrange?.(page);
+      expect(await faults(page, path)).toEqual([]);
+    });
+  test(`a batch and its forms are accessible (${scheme})`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: scheme });
     await demo(page);
-    const pages: [string, () => Promise<void>][] = [
-      ['/', async () => {}],
-      [
-        '/plan',
-        async () => {
-          await page.getByRole('combobox', { name: 'Add an ingredient' }).fill('4 kg rhubarb');
-          await page.keyboard.press('Enter');
-          await expect(page.getByTestId('abv')).toBeVisible();
-        }
-      ],
-      ['/batches', async () => {}],
-      ['/settings', async () => {}]
-    ];
-    for (const [path, arrange] of pages) {
-      await page.goto(path);
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      await arrange();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(
-        violations.map((v) => `${path} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)
-      ).toEqual([]);
-    }
     await page.getByRole('link', { name: /^Elderberry, / }).click();
     await expect(page.getByTestId('batch-sentence')).toBeVisible();
     for (const form of ['Read gravity', 'Rack', 'Add', 'Note']) {
       await page.getByRole('button', { name: form, exact: true }).click();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(
-        violations.map(
-          (v) => `batch ${form} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`
-        )
-      ).toEqual([]);
+      await expect(page.getByRole('button', { name: 'Close', exact: true })).toBeVisible();
+      expect(await faults(page, `batch ${form}`)).toEqual([]);
       await page.getByRole('button', { name: 'Close', exact: true }).click();
     }
   });
+}
 
 test('nothing to press is too small for a thumb', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await demo(page);
-  for (const path of ['/', '/batches', '/settings']) {
+  for (const path of [
+    '/',
+    '/batches',
+    '/settings',
+    '/almanac',
+    '/almanac/produce/quince',
+    '/bench',
+    '/bench/reading'
+  ]) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     const small = await page.evaluate(() =>

@@ -103,7 +103,9 @@
         </p>{/each}
     </div>
     <details class="mt-2 text-[0.9375rem]">
-      <summary class="min-h-9 py-1 underline underline-offset-4">Where the figures come from</summary>
+      <summary class="min-h-9 max-sm:min-h-11 py-1 underline underline-offset-4"
+        >Where the figures come from</summary
+      >
       <dl class="mt-1 grid gap-1">
         {#each Object.entries(p.from) as [what, source] (what)}<div>
             <dt class="inline font-semibold">{what}</dt>

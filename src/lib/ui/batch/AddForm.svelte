@@ -36,12 +36,11 @@
   );
   const usual = $derived(dose ? doseG(dose, litres)[1] : null);
   const names = [
-    'White sugar',
-    'Honey',
-    'Water',
-    'Raisins',
-    ...Object.values(ADDITIVES),
-    ...Object.values(ACID_ADDITIONS).map((a) => a.name)
+    ...new Set([
+      ...['White sugar', 'Honey', 'Water', 'Raisins'],
+      ...Object.values(ADDITIVES),
+      ...Object.values(ACID_ADDITIONS).map((a) => a.name)
+    ])
   ];
 
   function item(): Ingredient {

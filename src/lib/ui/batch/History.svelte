@@ -142,7 +142,7 @@
               <Pop
                 title="Why this reading"
                 label="Why {sgText(e.data.sg)}"
-                class="ml-1 min-h-9 underline decoration-dotted underline-offset-2"
+                class="ml-1 min-h-9 max-sm:min-h-11 underline decoration-dotted underline-offset-2"
               >
                 {#snippet trigger()}why?{/snippet}
                 <Detective {puzzle} />

@@ -112,7 +112,7 @@
   </p>
   {#if puzzle && odd}<Detective {puzzle} />{/if}
   <details open={draft.fields.on !== 'sg' || draft.fields.ph !== '' || draft.fields.ta !== ''}>
-    <summary class="min-h-9 py-1 text-[0.9375rem] underline underline-offset-4"
+    <summary class="min-h-9 max-sm:min-h-11 py-1 text-[0.9375rem] underline underline-offset-4"
       >Another scale, pH, acid</summary
     >
     <div class="mt-1 grid grid-cols-3 gap-3">

@@ -43,17 +43,17 @@
       {/each}
     </ol>
     <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[0.875rem]">
-      <label class="flex min-h-9 items-center gap-1"
+      <label class="flex min-h-9 max-sm:min-h-11 items-center gap-1"
         >Strained?<select class="bg-transparent font-semibold" bind:value={strained}
           ><option value="">not said</option><option>yes</option><option>no</option></select
         ></label
       >
-      <label class="flex min-h-9 items-center gap-1"
+      <label class="flex min-h-9 max-sm:min-h-11 items-center gap-1"
         >Stirred well?<select class="bg-transparent font-semibold" bind:value={stirred}
           ><option value="">not said</option><option>yes</option><option>no</option></select
         ></label
       >
-      <label class="flex min-h-9 items-center gap-1"
+      <label class="flex min-h-9 max-sm:min-h-11 items-center gap-1"
         >Drawn from<select class="bg-transparent font-semibold" bind:value={from}
           ><option value="">not said</option><option value="top">the top</option><option value="bottom"
             >the bottom</option

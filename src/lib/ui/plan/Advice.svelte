@@ -50,7 +50,7 @@
       >{acid}: {e!.taGL!.likely.toFixed(1)} g/L of acid.
       <Pop
         title="Bring the acid right"
-        class="min-h-9 font-semibold underline decoration-dashed underline-offset-4"
+        class="min-h-9 max-sm:min-h-11 font-semibold underline decoration-dashed underline-offset-4"
       >
         {#snippet trigger()}Bring it to {usual[1]}{/snippet}
         {#snippet children(close: () => void)}<AcidAdvice

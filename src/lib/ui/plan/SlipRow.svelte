@@ -30,17 +30,14 @@
   class="dashline grid grid-cols-[minmax(0,1fr)_4.75rem_4.25rem_4.75rem_4.5rem] max-sm:grid-cols-[minmax(0,1fr)_4.5rem_3.75rem_auto] items-center gap-x-1 py-0.5 pl-3"
 >
   <div class="min-w-0">
-    <p class="truncate font-semibold">{name}</p>
     {#if hasLot}
-      <Pop
-        title="{name}: this lot"
-        label="{name}: {said}, change"
-        class="small -mt-1 block max-w-full truncate text-left underline decoration-dotted underline-offset-2 max-sm:min-h-6"
-      >
-        {#snippet trigger()}{said}{/snippet}
+      <Pop title="{name}: this lot" label="{name}: {said}, change" class="block min-h-11 w-full text-left">
+        {#snippet trigger()}<span class="block truncate font-semibold">{name}</span><span
+            class="small -mt-0.5 block truncate underline decoration-dotted underline-offset-2">{said}</span
+          >{/snippet}
         {#snippet children(close: () => void)}<Lot {bench} {row} {close} />{/snippet}
       </Pop>
-    {/if}
+    {:else}<p class="truncate font-semibold">{name}</p>{/if}
   </div>
   <input
     class="h-11 w-full border-b border-transparent bg-transparent text-right text-[1.25rem] font-semibold outline-offset-0 focus:border-ink {row.held

@@ -9,7 +9,9 @@
 <svelte:head><title>{sum?.title ?? 'Bench'} · Vecino</title></svelte:head>
 
 <p class="pt-2">
-  <a href="/bench" class="small inline-flex min-h-9 items-center underline underline-offset-4">All sums</a>
+  <a href="/bench" class="small inline-flex min-h-9 max-sm:min-h-11 items-center underline underline-offset-4"
+    >All sums</a
+  >
 </p>
 {#if sum}
   <h1 class="sentence pb-3 font-normal!"><b>{sum.title}{sum.title.endsWith('?') ? '' : '.'}</b> {sum.ask}</h1>

@@ -10,8 +10,9 @@
 <svelte:head><title>{produce?.name ?? 'Almanac'} · Vecino</title></svelte:head>
 
 <p class="pt-2">
-  <a href="/almanac" class="small inline-flex min-h-9 items-center underline underline-offset-4"
-    >All produce</a
+  <a
+    href="/almanac"
+    class="small inline-flex min-h-9 max-sm:min-h-11 items-center underline underline-offset-4">All produce</a
   >
 </p>
 {#if produce}
