@@ -38,7 +38,7 @@ test('acid is brought right with one tap, from the number itself', async ({ page
   await addToSlip(page, '4 kg carrots');
   await page.getByTestId('ta').click();
   await expect(page.locator('[data-way="lemon"]')).toContainText(/mL of juice/);
-  await page.getByRole('button', { name: 'Put tartaric acid on the slip' }).click();
+  await page.getByRole('button', { name: 'Put on the slip: tartaric acid' }).click();
   await expect(page.getByLabel('Tartaric acid: amount in g')).not.toHaveValue('');
   expect(await number(page, 'ta')).toBeCloseTo(6.5, 1);
   expect(await number(page, 'ph')).toBeLessThan(4.2);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DOSES } from '../scale/doses';
+import { KG_PER, L_PER } from '../units/measure';
 import { estimateMust, likelyMix, stockAt } from './balance';
 import { DAP_CEILING_GL, nitrogenNeed, nutrientPlan } from './nitrogen';
 import type { Ingredient } from './plan';
@@ -40,6 +41,10 @@ describe('nitrogen', () => {
         }
       )
     );
+  });
+
+  it('the ceiling is 8 lb of diammonium phosphate in 1000 US gal (27 CFR 24.246, from memory)', () => {
+    expect(DAP_CEILING_GL).toBeCloseTo((8 * KG_PER.lb * 1000) / (1000 * L_PER['us-gal']), 2);
   });
 
   it('goes in quarters at 24, 48 and 72 h and at the third break, none later', () => {

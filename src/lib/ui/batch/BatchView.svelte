@@ -3,6 +3,7 @@
   import { volumeText } from '$core/units/format';
   import { doStep } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
+  import AcidTag from './AcidTag.svelte';
   import Actions from './Actions.svelte';
   import BatchSentence from './BatchSentence.svelte';
   import { formOf, type FormId } from './form-of';
@@ -62,6 +63,7 @@
   <div class="grid content-start gap-3 max-lg:order-1">
     <Actions {batch} bind:form />
     <NextTags {batch} onact={act} />
+    {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
     {#if why}<Tag tone="good" compact>{why}</Tag>{/if}
     {#if batch.standing.stage !== 'bottled' && batch.standing.sg && batch.standing.sg.sg <= 1.002 && batch.standing.residualGL > 9}
       <Tag tone="caution" compact

@@ -8,8 +8,15 @@
   import { household } from '$lib/store/household.svelte';
 
   /** How to bring a must to an acid or a pH: each way with its amount, what it ends at, and a tap to put it in. */
-  type Props = { must: Stock; ingredients: readonly Ingredient[]; onadd?: (item: Ingredient) => void };
-  let { must, ingredients, onadd }: Props = $props();
+  type Props = {
+    must: Stock;
+    ingredients: readonly Ingredient[];
+    /** puts a way in; without it the ways are only told */
+    onadd?: (item: Ingredient) => void;
+    /** what the button does, to a screen reader */
+    verb?: string;
+  };
+  let { must, ingredients, onadd, verb = 'Put on the slip:' }: Props = $props();
 
   const now = $derived(acidityOf(must));
   const isFlowery = $derived(
@@ -68,7 +75,7 @@
         {#if onadd}<button
             type="button"
             class="btn btn-line px-3!"
-            aria-label="Put {t.name.toLowerCase()} on the slip"
+            aria-label="{verb} {t.name.toLowerCase()}"
             onclick={() => onadd(w.item)}>Add</button
           >{/if}
       </li>
