@@ -80,7 +80,7 @@ const VIEWS = {
     async (page) => {
       await open('Blackcurrant')(page);
       await page.getByRole('button', { name: 'Read gravity' }).click();
-      await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.112');
+      await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.015');
     }
   ],
   batches: [DESK, go('/batches')],
