@@ -2,6 +2,9 @@ import { findRoot } from '../liquid/root';
 import { liquid, type Stock } from '../must/stock';
 import { abvOf, ferment, YIELD } from './convert';
 
+/** A gravity nearer than this is met: a thousandth of what a stem can be read to. */
+const NEAR_ENOUGH = 1e-7;
+
 /**
  * Alcohol by the ledger: how much sugar must have gone for the liquid to read `sg`.
  * Survives dilution, feeding and sweeteners that do not ferment, because it starts from what is in there.
@@ -18,8 +21,18 @@ export function hexoseGone(
 ): { hexoseKg: number; met: boolean } {
   const gap = (kg: number) => liquid(ferment(stock, kg, ethanolYield).stock)!.sg - sg;
   const [lo, hi] = [-fermentedKg, stock.hexoseKg];
-  if (gap(lo) <= 0) return { hexoseKg: lo, met: Math.abs(gap(lo)) < 5e-4 };
-  if (gap(hi) >= 0) return { hexoseKg: hi, met: Math.abs(gap(hi)) < 5e-4 };
+  const [atLo, atHi] = [gap(lo), gap(hi)];
+  if (atLo <= 0) return { hexoseKg: lo, met: Math.abs(atLo) < 5e-4 };
+  if (atHi >= 0) return { hexoseKg: hi, met: Math.abs(atHi) < 5e-4 };
+  // Gravity falls almost straight with the sugar: a few secants find it, and the bracket stands by.
+  let [a, fa, b, fb] = [lo, atLo, hi, atHi];
+  for (let i = 0; i < 6; i++) {
+    const x = a - (fa * (b - a)) / (fb - fa);
+    if (!(x > lo && x < hi)) break;
+    const fx = gap(x);
+    if (Math.abs(fx) < NEAR_ENOUGH) return { hexoseKg: x, met: true };
+    [a, fa, b, fb] = [b, fb, x, fx];
+  }
   return { hexoseKg: findRoot(gap, lo, hi, 1e-8), met: true };
 }
 

@@ -1,11 +1,27 @@
 import { z } from 'zod';
 import { ingredientSchema, planSchema, yeastSchema } from '../must/plan';
+import { ACIDS } from '../produce/schema';
 
 const id = z.string().min(1).max(64);
 const time = z.iso.datetime({ message: 'must be a UTC time such as 2026-05-01T18:30:00.000Z' });
 const volumeL = z.number().finite().min(0).max(5000);
 const sg = z.number().finite().min(0.97).max(1.3);
 const text = z.string().max(4000);
+const kg = z.number().finite().min(-1).max(5000);
+
+/** A liquid by what it holds, as in must/stock.ts. */
+export const stockSchema = z.strictObject({
+  waterKg: kg,
+  ethanolKg: kg,
+  solidsKg: kg,
+  fermentableKg: kg,
+  hexoseKg: kg,
+  acidsMol: z.record(z.enum(ACIDS), z.number().finite()),
+  strongIonEq: z.number().finite(),
+  bufferMol: z.number().finite(),
+  carbonateMol: z.number().finite(),
+  nitrogenMg: z.number().finite()
+});
 
 /** What each type of event carries. All volumes in L, masses in kg or g as named, temperatures in °C. */
 export const eventData = {
@@ -29,13 +45,54 @@ export const eventData = {
       tempC: z.number().finite().min(-5).max(105).optional(),
       ph: z.number().finite().min(1.5).max(9).optional(),
       taGL: z.number().finite().min(0).max(40).optional(),
+      /** gravity of the residue once the alcohol is boiled off: spirit indication, with `sg` */
+      residueSg: sg.optional(),
+      /** litres that the mark shows */
+      volumeL: volumeL.optional(),
       vesselId: id.optional()
     })
     .refine(
-      (r) => r.sg !== undefined || r.tempC !== undefined || r.ph !== undefined || r.taGL !== undefined,
+      (r) => [r.sg, r.tempC, r.ph, r.taGL, r.volumeL].some((x) => x !== undefined),
       'holds no measurement'
     ),
-  'fruit-out': z.strictObject({ press: z.enum(['drip', 'squeeze', 'press']), volumeL: volumeL.optional() }),
+  'fruit-out': z.strictObject({
+    press: z.enum(['drip', 'squeeze', 'press']),
+    volumeL: volumeL.optional(),
+    vesselId: id.optional()
+  }),
+  /** fruit, oak, hops or cocoa hung in the wine for a while; tasted by a day */
+  steep: z.strictObject({
+    ingredients: z.array(ingredientSchema).min(1).max(20),
+    vesselId: id.optional(),
+    tasteBy: time.optional()
+  }),
+  'steep-out': z.strictObject({ steepId: id }),
+  /** air taken from over a wine: by a liquid, or by gas alone */
+  'top-up': z.strictObject({ vesselId: id, ingredient: ingredientSchema.optional() }),
+  /** a glass drawn off; poured back when `returned` */
+  sample: z.strictObject({ vesselId: id.optional(), volumeL: volumeL.positive(), returned: z.boolean() }),
+  /** spilt, or boiled off: then only water goes */
+  loss: z.strictObject({
+    vesselId: id.optional(),
+    volumeL: volumeL.positive(),
+    how: z.enum(['spilt', 'boiled-off'])
+  }),
+  /**
+   * Wine of another batch into this one. Kept with the batch that takes it; it names both sides, and holds what
+   * the wine was as it came, so that neither batch need be read to know the other.
+   */
+  blend: z.strictObject({
+    from: z.strictObject({ batchId: z.uuid(), vesselId: id, name: z.string().max(120) }),
+    to: id,
+    volumeL: volumeL.positive(),
+    wine: z.strictObject({
+      stock: stockSchema,
+      fermentedKg: z.number().finite().min(0),
+      powdersG: z.record(z.string().max(40), z.number().finite().min(0)),
+      cost: z.number().finite().min(0),
+      allergens: z.array(z.string().max(40)).max(20)
+    })
+  }),
   transfer: z.strictObject({
     from: id,
     to: z
@@ -98,6 +155,12 @@ export const eventSchema = z.discriminatedUnion('type', [
   event('stir'),
   event('reading'),
   event('fruit-out'),
+  event('steep'),
+  event('steep-out'),
+  event('top-up'),
+  event('sample'),
+  event('loss'),
+  event('blend'),
   event('transfer'),
   event('note'),
   event('bottle'),
@@ -110,26 +173,40 @@ export type LedgerEvent = z.infer<typeof eventSchema>;
 export type EventOf<T extends EventType> = Extract<LedgerEvent, { type: T }>;
 export type EventData<T extends EventType> = EventOf<T>['data'];
 
-/** Events in the order of the fold: when it happened, when it was recorded, then id. The same on every device. */
-export function inOrder(events: readonly LedgerEvent[]): LedgerEvent[] {
+/** The batches an event belongs to: its own, and the one a blend took its wine from. */
+export const batchesOf = (e: LedgerEvent): string[] =>
+  e.type === 'blend' ? [e.batchId, e.data.from.batchId] : [e.batchId];
+
+type Timed = { e: LedgerEvent; at: number };
+
+/** Events with the moment each happened, in the order of the fold: then when recorded, then id. */
+function timed(events: readonly LedgerEvent[]): Timed[] {
   return events
-    .map((e) => ({ e, at: Date.parse(e.at), recorded: Date.parse(e.recordedAt) }))
+    .map((e) => ({ e, at: Date.parse(e.at) }))
     .sort(
-      (a, b) => a.at - b.at || a.recorded - b.recorded || (a.e.id < b.e.id ? -1 : a.e.id > b.e.id ? 1 : 0)
-    )
-    .map((x) => x.e);
+      (a, b) =>
+        a.at - b.at ||
+        Date.parse(a.e.recordedAt) - Date.parse(b.e.recordedAt) ||
+        (a.e.id < b.e.id ? -1 : a.e.id > b.e.id ? 1 : 0)
+    );
 }
 
-/**
- * Events that count: in order, each id once, voided ones left out. A void is never voided.
- */
-export function liveEvents(events: readonly LedgerEvent[]): LedgerEvent[] {
-  const voided = new Set(events.filter((e) => e.type === 'void').map((e) => e.data.eventId));
+/** Events in the order of the fold. The same on every device. */
+export const inOrder = (events: readonly LedgerEvent[]): LedgerEvent[] => timed(events).map((x) => x.e);
+
+/** Events that count, with their moments: in order, each id once, voided ones left out. A void is never voided. */
+export function liveTimed(events: readonly LedgerEvent[]): Timed[] {
+  const voided = new Set<string>();
+  for (const e of events) if (e.type === 'void') voided.add(e.data.eventId);
   const seen = new Set<string>();
-  return inOrder(
+  return timed(
     events.filter((e) => e.type !== 'void' && !voided.has(e.id) && !seen.has(e.id) && seen.add(e.id))
   );
 }
+
+/** Events that count, in order. */
+export const liveEvents = (events: readonly LedgerEvent[]): LedgerEvent[] =>
+  liveTimed(events).map((x) => x.e);
 
 /** Two devices' logs as one: set union by id. Order does not matter. */
 export function mergeLogs(a: readonly LedgerEvent[], b: readonly LedgerEvent[]): LedgerEvent[] {

@@ -1,9 +1,12 @@
-import { ferment } from '../ferment/convert';
+import { allergensOf } from '../cautions/allergens';
 import { hexoseGone } from '../ferment/alcohol';
+import { abvOf, ferment } from '../ferment/convert';
 import { findRoot } from '../liquid/root';
+import { spiritIndication } from '../liquid/spirit';
+import { WATER_20 } from '../liquid/water';
 import { pulpL } from '../must/balance';
-import type { Plan, Yeast } from '../must/plan';
-import { entryOf, toleranceOf } from '../must/plan';
+import { priceKey } from '../must/cost';
+import { amountOf, entryOf, toleranceOf, type Ingredient, type Plan, type Yeast } from '../must/plan';
 import {
   addInto,
   contribution,
@@ -16,13 +19,23 @@ import {
 } from '../must/stock';
 import { SUCROSE_TO_HEXOSE, YEASTS } from '../must/substances';
 import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
-import { liveEvents, type EventData, type LedgerEvent } from './events';
+import { liveTimed, type EventData, type LedgerEvent } from './events';
+import { emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';
 
-/** A vessel's share of the batch. */
-export type Fill = { vesselId: string; stock: Stock; fermentedKg: number };
+export type { Fill } from './fill';
 
-/** Fruit that is still giving: what it holds, and how fast it lets go. */
-type Lot = { vesselId: string; held: Stock; halfH: number; since: number };
+/** Fruit that is still giving: what it holds, how fast it lets go, and what of it stands in the vessel. */
+type Lot = {
+  vesselId: string;
+  held: Stock;
+  halfH: number;
+  since: number;
+  produceKg: number;
+  pulpKg: number;
+  insolublesKg: number;
+  /** the event that hung it in, for what is steeped */
+  steepId: string | null;
+};
 
 export type Reading = {
   eventId: string;
@@ -34,6 +47,13 @@ export type Reading = {
 };
 
 /** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */
+/** Something that a measurement showed to be other than the sums had it. */
+export type Correction =
+  | { kind: 'sugar'; at: number; expectedSg: number; sg: number; sugarKg: number }
+  | { kind: 'volume'; at: number; expectedL: number; foundL: number };
+
+export type Steep = { id: string; at: number; names: string[]; tasteBy: number | null; outAt: number | null };
+
 export type BatchState = {
   id: string;
   name: string;
@@ -62,9 +82,16 @@ export type BatchState = {
   /** each filling, with the wine as it went into the bottles */
   bottled: { at: number; count: number; litres: number; types: string[]; stock: Stock }[];
   measured: { ph: number | null; taGL: number | null };
+  /** strength by spirit indication, when it was measured */
+  spiritAbv: { at: number; abv: number } | null;
   warmestC: number | null;
-  /** sugar that readings say the table had wrong, kg, by reading */
-  corrections: { at: number; expectedSg: number; sg: number; sugarKg: number }[];
+  /** what measurements showed to be other than the sums had it */
+  corrections: Correction[];
+  steeps: Steep[];
+  /** when the air over a vessel was last taken by gas */
+  gassedAt: Record<string, number>;
+  allergens: string[];
+  cost: number;
   lostL: number;
   steps: { at: number; step: string; outcome: 'done' | 'skipped' | 'snoozed'; until: number | null }[];
   acknowledged: string[];
@@ -75,13 +102,15 @@ type Working = BatchState & { lots: Lot[] };
 
 const HOUR = 3_600_000;
 
-/** Events before which the fruit's giving must be brought up to date. */
-const TOUCHES_LIQUID = new Set<LedgerEvent['type']>([
-  'addition',
-  'reading',
-  'fruit-out',
-  'transfer',
-  'bottle'
+/** Events that leave the liquid as it is; before all others the fruit's giving is brought up to date. */
+const LEAVES_LIQUID = new Set<LedgerEvent['type']>([
+  'pitch',
+  'stir',
+  'step',
+  'caution',
+  'planned',
+  'note',
+  'void'
 ]);
 
 /** Lets every lot give what time has freed since it last gave. */
@@ -98,37 +127,74 @@ function advance(s: Working, at: number): void {
   }
 }
 
-const liquidL = (stock: Stock): number => liquid(stock)?.volumeL ?? 0;
+/** The fill of a vessel, made when nothing stands in it yet. */
+function fillOf(s: Working, vesselId: string): Fill {
+  const there = s.fills.find((f) => f.vesselId === vesselId);
+  if (there) return there;
+  const made = emptyFill(vesselId);
+  s.fills.push(made);
+  return made;
+}
+
+/** The vessels an event speaks of: the one it names, or all. */
+const named = (s: Working, vesselId: string | undefined): Fill[] =>
+  vesselId ? s.fills.filter((f) => f.vesselId === vesselId) : s.fills;
+
+/** Each fill's share of what they hold together; the first takes all when they are empty. */
+function sharesOf(fills: readonly Fill[]): number[] {
+  const litres = fills.map(fillL);
+  const total = litres.reduce((sum, l) => sum + l, 0);
+  return litres.map((l, i) => (total > 0 ? l / total : i === 0 ? 1 : 0));
+}
 
 /** What goes in is shared between the vessels by what stands in each, unless one is named; fruit goes into one. */
-function add(s: Working, data: EventData<'addition'>, at: number): void {
-  if (data.vesselId && !s.fills.some((f) => f.vesselId === data.vesselId))
-    s.fills.push({ vesselId: data.vesselId, stock: emptyStock(), fermentedKg: 0 });
-  if (s.fills.length === 0) s.fills.push({ vesselId: 'none', stock: emptyStock(), fermentedKg: 0 });
-  const fills = data.vesselId ? s.fills.filter((f) => f.vesselId === data.vesselId) : s.fills;
-  const total = fills.reduce((sum, f) => sum + liquidL(f.stock), 0);
-  const shares = fills.map((f, i) => (total > 0 ? liquidL(f.stock) / total : i === 0 ? 1 : 0));
-  const { vesselId } = fills[0]!;
-  for (const item of data.ingredients) {
+function add(
+  s: Working,
+  ingredients: readonly Ingredient[],
+  vesselId: string | undefined,
+  at: number,
+  steepId: string | null = null
+): void {
+  if (vesselId) fillOf(s, vesselId);
+  else if (s.fills.length === 0) fillOf(s, 'none');
+  const fills = named(s, vesselId);
+  const shares = sharesOf(fills);
+  const first = fills[0]!;
+  const each = (job: (fill: Fill, share: number) => void) => fills.forEach((f, i) => job(f, shares[i]!));
+  for (const item of ingredients) {
     const produce = entryOf(item);
     const { poured, held, insolublesKg, pulpKg } = contribution(item, produce, TYPICAL);
-    fills.forEach((f, i) => addInto(f.stock, poured, shares[i]));
+    each((f, share) => addInto(f.stock, poured, share));
     if (poured.hexoseKg + held.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
+    const price = s.plan.prices?.[priceKey(item)] ?? 0;
+    each((f, share) => (f.cost += price * amountOf(item) * share));
+    s.cost += price * amountOf(item);
+    for (const a of allergensOf(item)) if (!s.allergens.includes(a)) s.allergens.push(a);
     if (item.kind === 'produce' && produce && !item.pressed) {
-      const heat = item.heat ?? (s.plan.wildYeast === 'heat' ? 'poured' : 'raw');
+      const heat = item.heat ?? (s.plan.wildYeast === 'heat' && !steepId ? 'poured' : 'raw');
       const hasEnzyme = 'pectic-enzyme' in s.powdersG;
-      s.lots.push({ vesselId, held, halfH: halfGivenH(produce, { ...item, heat }, hasEnzyme), since: at });
-      s.produceKg += usableKg(item, produce);
-      s.pulpKg += pulpKg;
-      s.insolublesKg += insolublesKg;
-      s.fruitInAt ??= at;
-      s.fruitOutAt = null;
+      s.lots.push({
+        vesselId: first.vesselId,
+        held,
+        halfH: halfGivenH(produce, { ...item, heat }, hasEnzyme),
+        since: at,
+        produceKg: usableKg(item, produce),
+        pulpKg,
+        insolublesKg,
+        steepId
+      });
+      if (!steepId) {
+        s.fruitInAt ??= at;
+        s.fruitOutAt = null;
+      }
     }
     if (item.kind === 'additive') {
+      const massG = item.massKg * 1000;
       const before = s.powdersG[item.additiveId]?.massG ?? 0;
       if (item.additiveId === 'pectic-enzyme' && before === 0)
         for (const lot of s.lots) lot.halfH *= ENZYME_PACE;
-      s.powdersG[item.additiveId] = { massG: before + item.massKg * 1000, at };
+      s.powdersG[item.additiveId] = { massG: before + massG, at };
+      each((f, share) => (f.powdersG[item.additiveId] = (f.powdersG[item.additiveId] ?? 0) + massG * share));
     }
   }
 }
@@ -161,7 +227,7 @@ function learnSugar(s: Working, fill: Fill, sg: number, at: number): void {
   const trust = TABLE_SD ** 2 / (TABLE_SD ** 2 + timingSd ** 2 + READING_SD ** 2);
   const sugarKg = trust * sugarGap(fill.stock, sg);
   fill.stock = withSugar(fill.stock, sugarKg);
-  s.corrections.push({ at, expectedSg: now.sg, sg, sugarKg });
+  s.corrections.push({ kind: 'sugar', at, expectedSg: now.sg, sg, sugarKg });
 }
 
 /** Whether yeast can have been at work: pitched and past a few hours, or left to the wild for two days. */
@@ -171,12 +237,15 @@ function mayFerment(s: Working, at: number): boolean {
 }
 
 function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: number): void {
-  const { sg, tempC, ph, taGL, vesselId } = e.data;
+  const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId } = e.data;
   if (tempC !== undefined && s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
+  if (volumeL !== undefined) correctVolume(s, named(s, vesselId), volumeL, at);
+  if (sg !== undefined && residueSg !== undefined && residueSg >= sg)
+    s.spiritAbv = { at, abv: spiritIndication(sg, residueSg) };
   if (sg === undefined) return;
-  const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
+  const fills = named(s, vesselId);
   const first = fills[0];
   const before = first && liquid(first.stock);
   // Far below what the sums expect, with yeast in: it is the ferment, whatever the clock says.
@@ -204,46 +273,51 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
   }
 }
 
-function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
-  const total = s.fills.reduce((sum, f) => sum + liquidL(f.stock), 0);
-  const lost = data.volumeL !== undefined ? Math.max(0, total - data.volumeL) : pulpL(data.press, s.pulpKg);
+/** What the mark shows stands; the wine in there stays what it was. */
+function correctVolume(s: Working, fills: readonly Fill[], foundL: number, at: number): void {
+  const expectedL = fills.reduce((sum, f) => sum + fillL(f), 0);
+  if (expectedL <= 0 || foundL <= 0) return;
+  for (const f of fills) keepShare(f, foundL / expectedL);
+  if (Math.abs(foundL - expectedL) > 0.02 * expectedL)
+    s.corrections.push({ kind: 'volume', at, expectedL, foundL });
+}
+
+/** Takes lots out of their vessels, with the liquid that their pulp keeps. */
+function takeOut(s: Working, lots: readonly Lot[], press: Plan['press'], leftL: number | undefined): void {
+  const vessels = new Set(lots.map((l) => l.vesselId));
+  const fills = s.fills.filter((f) => lots.length === 0 || vessels.has(f.vesselId));
+  const total = fills.reduce((sum, f) => sum + fillL(f), 0);
+  const pulpKg = lots.reduce((sum, l) => sum + l.pulpKg, 0);
+  const lost = leftL !== undefined ? Math.max(0, total - leftL) : pulpL(press, pulpKg);
   const keep = total > 0 ? Math.max(0, 1 - lost / total) : 1;
-  for (const fill of s.fills) {
-    fill.stock = scaled(fill.stock, keep);
-    fill.fermentedKg *= keep;
-  }
+  for (const f of fills) keepShare(f, keep);
   s.lostL += Math.min(lost, total);
-  s.lots = [];
-  s.produceKg = 0;
-  s.pulpKg = 0;
-  s.insolublesKg = 0;
-  s.fruitOutAt = at;
+  s.lots = s.lots.filter((l) => !lots.includes(l));
+}
+
+function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
+  const lots = s.lots.filter((l) => !l.steepId && (!data.vesselId || l.vesselId === data.vesselId));
+  takeOut(s, lots, data.press, data.volumeL);
+  if (!s.lots.some((l) => !l.steepId)) s.fruitOutAt = at;
 }
 
 /** What comes out is what was measured; the composition is what was in there. The lees stay behind. */
 function transfer(s: Working, data: EventData<'transfer'>, at: number): void {
   const source = s.fills.find((f) => f.vesselId === data.from);
   if (!source) return;
-  const volume = liquidL(source.stock);
-  const rest = s.fills.filter((f) => f !== source);
-  for (const to of data.to) {
-    const share = volume > 0 ? to.volumeL / volume : 0;
-    const there = rest.find((f) => f.vesselId === to.vesselId);
-    if (there) {
-      addInto(there.stock, source.stock, share);
-      there.fermentedKg += source.fermentedKg * share;
-    } else
-      rest.push({
-        vesselId: to.vesselId,
-        stock: scaled(source.stock, share),
-        fermentedKg: source.fermentedKg * share
-      });
-  }
-  const [mainTarget] = data.to;
-  for (const lot of s.lots) if (lot.vesselId === data.from && mainTarget) lot.vesselId = mainTarget.vesselId;
-  s.fills = rest;
+  const volume = fillL(source);
+  const outL = data.to.reduce((sum, t) => sum + t.volumeL, 0) + data.lossL;
+  s.fills = s.fills.filter((f) => f !== source);
+  for (const to of data.to) pourInto(fillOf(s, to.vesselId), source, volume > 0 ? to.volumeL / volume : 0);
+  // What was spilt or left behind was paid for: the wine that is left carries it.
+  const poured = volume > 0 ? (outL - data.lossL) / volume : 0;
+  const [main] = data.to;
+  if (main) fillOf(s, main.vesselId).cost += source.cost * (1 - poured);
+  for (const lot of s.lots) if (lot.vesselId === data.from && main) lot.vesselId = main.vesselId;
   s.lostL += data.lossL;
   s.rackings.push({ at, lossL: data.lossL });
+  if (volume > 0 && Math.abs(outL - volume) > Math.max(0.2, 0.04 * volume))
+    s.corrections.push({ kind: 'volume', at, expectedL: volume, foundL: outL });
 }
 
 function bottle(s: Working, data: EventData<'bottle'>, at: number): void {
@@ -253,14 +327,137 @@ function bottle(s: Working, data: EventData<'bottle'>, at: number): void {
   const stock = scaled(source?.stock ?? emptyStock());
   s.bottled.push({ at, count, litres, types: data.bottles.map((b) => b.type), stock });
   if (!source) return;
-  const volume = liquidL(source.stock);
+  const volume = fillL(source);
   const keep = volume > 0 ? Math.max(0, 1 - litres / volume) : 0;
   // What is left in the vessel after bottling is sediment and a glass for the cook.
   if (keep < 0.2) s.fills = s.fills.filter((f) => f !== source);
-  else {
-    source.stock = scaled(source.stock, keep);
-    source.fermentedKg *= keep;
+  else keepShare(source, keep);
+}
+
+/** Takes so many litres out of the vessels an event names, from each by what stands in it. */
+function draw(s: Working, vesselId: string | undefined, volumeL: number): void {
+  const fills = named(s, vesselId);
+  const total = fills.reduce((sum, f) => sum + fillL(f), 0);
+  if (total <= 0) return;
+  for (const f of fills) keepShare(f, Math.max(0, 1 - volumeL / total));
+  s.lostL += Math.min(volumeL, total);
+}
+
+function lose(s: Working, data: EventData<'loss'>): void {
+  if (data.how === 'spilt') return draw(s, data.vesselId, data.volumeL);
+  // Boiled off: water alone goes, and what it held stays.
+  const fills = named(s, data.vesselId);
+  const shares = sharesOf(fills);
+  fills.forEach((f, i) => {
+    f.stock.waterKg = Math.max(
+      0.05 * f.stock.waterKg,
+      f.stock.waterKg - shares[i]! * data.volumeL * WATER_20
+    );
+  });
+}
+
+/** Wine from another batch, or wine of this one that went into another. */
+function blend(s: Working, e: Extract<LedgerEvent, { type: 'blend' }>, at: number): void {
+  const { from, to, volumeL, wine } = e.data;
+  if (e.batchId !== s.id) return draw(s, from.vesselId, volumeL);
+  pourInto(fillOf(s, to), { ...wine, stock: wine.stock as Stock });
+  s.cost += wine.cost;
+  for (const a of wine.allergens) if (!s.allergens.includes(a)) s.allergens.push(a);
+  if (wine.stock.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
+}
+
+/** What an event does to a batch, in place. */
+function apply(s: Working, e: LedgerEvent, when: number): void {
+  switch (e.type) {
+    case 'addition':
+      return add(s, e.data.ingredients, e.data.vesselId, when);
+    case 'top-up':
+      if (e.data.ingredient) return add(s, [e.data.ingredient], e.data.vesselId, when);
+      s.gassedAt[e.data.vesselId] = when;
+      return;
+    case 'steep':
+      add(s, e.data.ingredients, e.data.vesselId, when, e.id);
+      s.steeps.push({
+        id: e.id,
+        at: when,
+        names: e.data.ingredients.map((i) => entryOf(i)?.plural ?? priceKey(i)),
+        tasteBy: e.data.tasteBy ? Date.parse(e.data.tasteBy) : null,
+        outAt: null
+      });
+      return;
+    case 'steep-out': {
+      const steep = s.steeps.find((x) => x.id === e.data.steepId);
+      if (!steep) return;
+      steep.outAt = when;
+      return takeOut(
+        s,
+        s.lots.filter((l) => l.steepId === steep.id),
+        'drip',
+        undefined
+      );
+    }
+    case 'sample':
+      if (!e.data.returned) draw(s, e.data.vesselId, e.data.volumeL);
+      return;
+    case 'loss':
+      return lose(s, e.data);
+    case 'blend':
+      return blend(s, e, when);
+    case 'pitch':
+      s.pitches.push({ at: when, yeast: e.data.yeast, massG: e.data.massG ?? null });
+      return;
+    case 'stir':
+      s.stirs.push(when);
+      return;
+    case 'reading':
+      return read(s, e, when);
+    case 'fruit-out':
+      return fruitOut(s, e.data, when);
+    case 'transfer':
+      return transfer(s, e.data, when);
+    case 'bottle':
+      return bottle(s, e.data, when);
+    case 'step':
+      s.steps.push({
+        at: when,
+        step: e.data.step,
+        outcome: e.data.outcome,
+        until: e.data.until ? Date.parse(e.data.until) : null
+      });
+      return;
+    case 'caution':
+      s.acknowledged.push(e.data.cautionId);
+      return;
+    case 'planned':
+    case 'note':
+    case 'void':
+      return;
   }
+}
+
+/** What a wine is at a moment, for telling what an event did to it. */
+export type Figures = { volumeL: number; sg: number | null; abv: number };
+
+const figuresOf = (s: Working): Figures => {
+  const stock = contents(s);
+  const now = liquid(stock);
+  return { volumeL: now?.volumeL ?? 0, sg: now?.sg ?? null, abv: abvOf(stock) };
+};
+
+/** What each event did to the wine: the figures just before it, and just after. */
+export type Effect = { event: LedgerEvent; before: Figures; after: Figures };
+
+/** Every event that counts with what it did, in order. */
+export function historyOf(events: readonly LedgerEvent[], at: number): Effect[] {
+  const out: Effect[] = [];
+  let before: Figures | null = null;
+  run(
+    events,
+    at,
+    (s) => (before = figuresOf(s)),
+    (s, event) => out.push({ event, before: before!, after: figuresOf(s) })
+  );
+  return out;
 }
 
 /**
@@ -270,22 +467,44 @@ function bottle(s: Working, data: EventData<'bottle'>, at: number): void {
  * @returns null when the batch has not been planned
  */
 export function foldBatch(events: readonly LedgerEvent[], at: number): BatchState | null {
-  const live = liveEvents(events).filter((e) => Date.parse(e.at) <= at);
-  const planned = live.find((e) => e.type === 'planned');
-  if (!planned || planned.type !== 'planned') return null;
+  const s = run(events, at);
+  if (!s) return null;
+  advance(s, at);
+  const { lots, ...state } = s;
+  for (const lot of lots) {
+    addInto(state.held, lot.held);
+    state.produceKg += lot.produceKg;
+    state.pulpKg += lot.pulpKg;
+    state.insolublesKg += lot.insolublesKg;
+  }
+  state.startSg = startGravity(state);
+  return state;
+}
+
+/** Runs through the events that count up to `at`, with a look before and after each. */
+function run(
+  events: readonly LedgerEvent[],
+  at: number,
+  before?: (s: Working, e: LedgerEvent) => void,
+  after?: (s: Working, e: LedgerEvent) => void
+): Working | null {
+  const live = liveTimed(events);
+  const first = live.find((x) => x.e.type === 'planned' && x.at <= at);
+  if (!first || first.e.type !== 'planned') return null;
+  const planned = first.e;
   const s: Working = {
     id: planned.batchId,
     name: planned.data.name,
     plan: planned.data.plan,
-    startedAt: Date.parse(planned.at),
+    startedAt: first.at,
     at,
     zone: planned.zone,
-    fills: [{ vesselId: planned.data.vesselId, stock: emptyStock(), fermentedKg: 0 }],
+    fills: [emptyFill(planned.data.vesselId)],
     held: emptyStock(),
     produceKg: 0,
     pulpKg: 0,
     insolublesKg: 0,
-    fedAt: Date.parse(planned.at),
+    fedAt: first.at,
     fruitInAt: null,
     fruitOutAt: null,
     readings: [],
@@ -295,61 +514,27 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
     powdersG: {},
     bottled: [],
     measured: { ph: null, taGL: null },
+    spiritAbv: null,
     warmestC: null,
     corrections: [],
+    steeps: [],
+    gassedAt: {},
+    allergens: [],
+    cost: 0,
     lostL: 0,
     steps: [],
     acknowledged: [],
     startSg: null,
     lots: []
   };
-  for (const e of live) {
-    const when = Date.parse(e.at);
-    if (TOUCHES_LIQUID.has(e.type)) advance(s, when);
-    switch (e.type) {
-      case 'addition':
-        add(s, e.data, when);
-        break;
-      case 'pitch':
-        s.pitches.push({ at: when, yeast: e.data.yeast, massG: e.data.massG ?? null });
-        break;
-      case 'stir':
-        s.stirs.push(when);
-        break;
-      case 'reading':
-        read(s, e, when);
-        break;
-      case 'fruit-out':
-        fruitOut(s, e.data, when);
-        break;
-      case 'transfer':
-        transfer(s, e.data, when);
-        break;
-      case 'bottle':
-        bottle(s, e.data, when);
-        break;
-      case 'step':
-        s.steps.push({
-          at: when,
-          step: e.data.step,
-          outcome: e.data.outcome,
-          until: e.data.until ? Date.parse(e.data.until) : null
-        });
-        break;
-      case 'caution':
-        s.acknowledged.push(e.data.cautionId);
-        break;
-      case 'planned':
-      case 'note':
-      case 'void':
-        break;
-    }
+  for (const { e, at: when } of live) {
+    if (when > at) break;
+    if (!LEAVES_LIQUID.has(e.type)) advance(s, when);
+    before?.(s, e);
+    apply(s, e, when);
+    after?.(s, e);
   }
-  advance(s, at);
-  const { lots, ...state } = s;
-  for (const lot of lots) addInto(state.held, lot.held);
-  state.startSg = startGravity(state);
-  return state;
+  return s;
 }
 
 /** The classroom's start: the highest reading before the yeast, else what all the sugar would have read. */
@@ -362,12 +547,12 @@ function startGravity(s: BatchState): BatchState['startSg'] {
 }
 
 /** All vessels of the batch together. */
-export function contents(s: BatchState): Stock {
+export function contents(s: Pick<BatchState, 'fills'>): Stock {
   return s.fills.reduce((sum, f) => addInto(sum, f.stock), emptyStock());
 }
 
 /** Litres of liquid in the batch. */
-export const volumeOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + liquidL(f.stock), 0);
+export const volumeOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + fillL(f), 0);
 
 /** Hexose that has fermented, kg. */
 export const fermentedOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);

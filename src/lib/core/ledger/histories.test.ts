@@ -145,7 +145,7 @@ describe('random histories', () => {
           waterL * 0.9982 +
           sugarKg +
           still.reduce((n, a) => n + ('kg' in a ? a.kg : 'l' in a ? a.l * 0.9982 : 0), 0);
-        const corrected = s.corrections.reduce((n, c) => n + c.sugarKg, 0);
+        const corrected = s.corrections.reduce((n, c) => n + (c.kind === 'sugar' ? c.sugarKg : 0), 0);
         const gone = fermentedOf(s) * (1 - 0.46 - 0.045);
         expect(massOf(contents(s)) + gone).toBeCloseTo(put + corrected, 6);
       }),

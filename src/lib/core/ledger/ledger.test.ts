@@ -64,7 +64,7 @@ describe('the fold', () => {
       on(0.5, 'reading', { sg: 1.09 })
     ];
     const s = fold(events, 1);
-    const [c] = s.corrections;
+    const c = s.corrections.find((x) => x.kind === 'sugar');
     expect(c!.sg).toBe(1.09);
     const now = liquid(contents(s))!.sg;
     // Between what the sums said and what was read, nearer to the reading.

@@ -28,7 +28,8 @@
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
   const why = $derived(whyAbvDiffers(s, now));
-  const correction = $derived(s.corrections.at(-1));
+  const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));
+  const measuredL = $derived(s.corrections.findLast((c) => c.kind === 'volume'));
   const sgLines = $derived([
     now.sg?.measured
       ? `Read ${dayWord(now.sg.at, household.now, s.zone)}, corrected to 20 °C.`
@@ -47,6 +48,11 @@
     now.classroom === null
       ? 'No reading yet, so there is no classroom sum to set beside it.'
       : `Classroom sum: (${sgText(s.startSg!.sg)} − ${sgText(now.sg!.sg)}) × 131.25 = ${now.classroom.toFixed(1)} %; × 135 gives ${(now.classroom * (135 / 131.25)).toFixed(1)} %.`,
+    ...(s.spiritAbv
+      ? [
+          `By spirit indication, ${dayWord(s.spiritAbv.at, household.now, s.zone)}: ${s.spiritAbv.abv.toFixed(1)} %, measured and not reckoned.`
+        ]
+      : []),
     ...(why ? [why] : [])
   ]);
 </script>
@@ -77,6 +83,11 @@
       title="How much"
       lines={[
         `By weight of everything that went in, less what was lost: ${now.volumeL.toFixed(2)} L.`,
+        ...(measuredL
+          ? [
+              `Measured ${dayWord(measuredL.at, household.now, s.zone)}: ${volumeText(measuredL.foundL, unit)} where the sums had ${volumeText(measuredL.expectedL, unit)}; the measure stands.`
+            ]
+          : []),
         ...(s.lostL > 0 ? [`Left in pulp and lees so far: ${s.lostL.toFixed(1)} L.`] : [])
       ]}
       class={word}

@@ -1,12 +1,10 @@
 <script lang="ts">
-  import { RULES } from '$core/cautions/rules';
   import { puzzleOf } from '$core/ledger/puzzle';
   import { liveEvents, type LedgerEvent } from '$core/ledger/events';
-  import { sgText, temperatureText, volumeText } from '$core/units/format';
-  import { ingredientText } from './ingredient-text';
+  import { sgText } from '$core/units/format';
+  import { eventWords } from './event-words';
   import { undo } from '$lib/store/record';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
-  import { YEASTS } from '$core/must/substances';
+  import { household, type Batch } from '$lib/store/household.svelte';
   import { goto } from '$app/navigation';
   import { tell } from '../nav/said.svelte';
   import Detective from '../detective/Detective.svelte';
@@ -28,7 +26,6 @@
       : live
     ).toReversed()
   );
-  const unit = $derived(household.settings.volume);
 
   async function discard() {
     const planned = batch.events.find((e) => e.type === 'planned');
@@ -37,77 +34,7 @@
     if (await tell(`${name} taken back.`, async () => void (await undo(planned)))) await goto('/batches');
   }
 
-  /** What happened, and the small print of it. */
-  function words(e: LedgerEvent): [what: string, detail: string] {
-    switch (e.type) {
-      case 'planned':
-        return ['Started', `in the ${vesselById(e.data.vesselId)?.name ?? 'vessel'}`];
-      case 'addition':
-        return [
-          e.data.ingredients.length > 1 ? 'Went in' : 'Added',
-          e.data.ingredients.map((i) => ingredientText(i, household.settings)).join(', ')
-        ];
-      case 'pitch':
-        return [
-          'Yeast in',
-          [
-            e.data.massG && `${e.data.massG.toFixed(0)} g`,
-            YEASTS[e.data.yeast.yeastId ?? 'wine'].name.toLowerCase(),
-            e.data.how
-          ]
-            .filter(Boolean)
-            .join(', ')
-        ];
-      case 'stir':
-        return ['Stirred', ''];
-      case 'reading': {
-        const { sg, stemSg, tempC, ph, taGL } = e.data;
-        const what =
-          sg !== undefined
-            ? sgText(sg)
-            : ph !== undefined
-              ? `pH ${ph}`
-              : taGL !== undefined
-                ? `TA ${taGL} g/L`
-                : '';
-        const parts = [
-          tempC !== undefined ? temperatureText(tempC, household.settings.temp) : '',
-          stemSg !== undefined && sg !== undefined && sgText(stemSg) !== sgText(sg)
-            ? `stem showed ${sgText(stemSg)}`
-            : ''
-        ];
-        const expected = batch.state.readings.find((r) => r.eventId === e.id)?.expectedSg;
-        if (expected) parts.push(`the sums said ${sgText(expected)}`);
-        return [what, parts.filter(Boolean).join(' · ')];
-      }
-      case 'fruit-out':
-        return [
-          'Fruit out',
-          `${e.data.press}${e.data.volumeL !== undefined ? `, ${volumeText(e.data.volumeL, unit)} left` : ''}`
-        ];
-      case 'transfer':
-        return [
-          'Racked',
-          `${e.data.to.map((t) => `${volumeText(t.volumeL, unit)} to ${vesselById(t.vesselId)?.name ?? 'a vessel'}`).join(', ')}; ${volumeText(e.data.lossL, unit)} left behind`
-        ];
-      case 'note':
-        return ['Note', e.data.text];
-      case 'bottle':
-        return ['Bottled', e.data.bottles.map((b) => `${b.count} × ${b.sizeL} L`).join(', ')];
-      case 'step':
-        return [
-          e.data.outcome === 'snoozed' ? 'Put off' : e.data.outcome === 'skipped' ? 'Skipped' : 'Done',
-          e.data.step.replace('-', ' ')
-        ];
-      case 'caution':
-        return [
-          RULES[e.data.cautionId]?.level === 'warn' ? 'Caution read' : 'I understand',
-          e.data.text ?? RULES[e.data.cautionId]?.title ?? e.data.cautionId
-        ];
-      case 'void':
-        return ['Taken back', ''];
-    }
-  }
+  const words = (e: LedgerEvent) => eventWords(e, batch, household.settings, household.now);
 </script>
 
 <section aria-label="What happened">
