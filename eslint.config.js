@@ -17,7 +17,7 @@ const up = (...names) =>
   names.flatMap((n) => [`$lib/${n}/**`, `**/lib/${n}/**`, `../${n}/**`, `../../${n}/**`, `../../../${n}/**`]);
 
 export default ts.config(
-  { ignores: ['build/', '.svelte-kit/', 'node_modules/', 'test-results/', 'playwright-report/'] },
+  { ignores: ['.tmp/', 'build/', '.svelte-kit/', 'node_modules/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...svelte.configs.recommended,

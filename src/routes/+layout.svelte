@@ -43,7 +43,11 @@
 <div class="flex min-h-dvh flex-col">
   <Header />
   <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
-    {#if household.ready}{@render children()}{/if}
+    {#if household.ready}{@render children()}{:else if household.building !== null}
+      <p class="sentence pt-4" role="status">
+        Reading the ledger, {Math.round(100 * household.building)} %.
+      </p>
+    {/if}
   </main>
   <Said />
   <div class="sticky bottom-0 z-20">

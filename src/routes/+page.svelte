@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { allBatches, household } from '$lib/store/household.svelte';
+  import { household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
   import { dueWord } from '$lib/ui/shelf/when';
 
   const WEEK = 7 * 86_400_000;
-  const running = $derived(allBatches().filter((b) => b.state.fills.length > 0));
+  const running = $derived(runningBatches().filter((b) => b.state.fills.length > 0));
   /** The walk: danger first, then the latest, then the rest. */
   const walk = $derived(
     running
@@ -54,7 +54,7 @@
 
 <svelte:head><title>Today · Vecino</title></svelte:head>
 
-{#if running.length === 0 && allBatches().length === 0}
+{#if running.length === 0 && household.counts.batches === 0}
   <h1 class="sentence pt-4 font-normal">
     <span class="font-bold">Good day.</span> Weigh what you have picked, and I will tell you what wine it makes.
   </h1>

@@ -15,6 +15,7 @@ import {
   startBatch
 } from '$lib/store/actions';
 import { db } from '$lib/store/db';
+import { write } from '$lib/store/record';
 import { DEFAULT_SETTINGS } from '$lib/store/settings';
 import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch } from '$core/ledger/fold';
@@ -74,7 +75,7 @@ export async function loadDemo(now: number): Promise<void> {
   await makeWines(now, log);
   await db.vessels.bulkPut(VESSELS);
   await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
-  await db.events.bulkAdd(log);
+  await write(log);
 }
 
 async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {

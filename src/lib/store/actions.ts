@@ -1,8 +1,9 @@
 import { correctReading } from '$core/liquid/hydrometer';
 import { CAMPDEN_TABLET_G, campdenTablets, enzymeG, yeastG } from '$core/scale/doses';
+import { emptyFill, fillL, pourInto } from '$core/ledger/fill';
 import { volumeOf, type BatchState } from '$core/ledger/fold';
 import type { EventData, LedgerEvent } from '$core/ledger/events';
-import type { Plan } from '$core/must/plan';
+import type { Ingredient, Plan } from '$core/must/plan';
 import type { StepId } from '$core/method/steps';
 import { InputError } from '$core/units/input-error';
 import { makeEvent, newId, record, write, type When } from './record';
@@ -94,6 +95,83 @@ export const logRacking = (
   lossL: number,
   when?: When
 ) => record(batchId, 'transfer', { from, to, lossL }, when);
+
+/** Air taken from over a wine: by a liquid, or by gas when there is none. */
+export const logTopUp = (batchId: string, vesselId: string, ingredient: Ingredient | null, when?: When) =>
+  record(batchId, 'top-up', { vesselId, ...(ingredient ? { ingredient } : {}) }, when);
+
+/** A glass drawn off; poured back when `returned`. */
+export const logSample = (
+  batchId: string,
+  vesselId: string | undefined,
+  volumeL: number,
+  returned: boolean,
+  when?: When
+) => record(batchId, 'sample', { volumeL, returned, ...(vesselId ? { vesselId } : {}) }, when);
+
+export const logLoss = (
+  batchId: string,
+  vesselId: string | undefined,
+  volumeL: number,
+  how: EventData<'loss'>['how'],
+  when?: When
+) => record(batchId, 'loss', { volumeL, how, ...(vesselId ? { vesselId } : {}) }, when);
+
+/** Fruit, oak or hops hung in a wine, to be tasted by a day. */
+export const logSteep = (batchId: string, data: EventData<'steep'>, when?: When) =>
+  record(batchId, 'steep', data, when);
+
+export const logSteepOut = (batchId: string, steepId: string, when?: When) =>
+  record(batchId, 'steep-out', { steepId }, when);
+
+/**
+ * Wine of one batch into a vessel of another: one event that names both sides and keeps what the wine was.
+ * @param source the batch it comes from, as it stands
+ * @throws InputError when there is not so much in that vessel
+ */
+export function logBlend(
+  batchId: string,
+  to: string,
+  source: BatchState,
+  fromVessel: string,
+  volumeL: number,
+  when?: When
+): Promise<LedgerEvent> {
+  const fill = source.fills.find((f) => f.vesselId === fromVessel);
+  const there = fill ? fillL(fill) : 0;
+  if (!fill || volumeL > there * 1.02)
+    throw new InputError(
+      `There are only ${there.toFixed(1)} L of ${source.name}.`,
+      'Take less, or from another vessel.'
+    );
+  const { vesselId: _, ...wine } = pourInto(emptyFill(to), fill, Math.min(1, volumeL / there));
+  return record(
+    batchId,
+    'blend',
+    {
+      from: { batchId: source.id, vesselId: fromVessel, name: source.name },
+      to,
+      volumeL,
+      wine: { ...wine, allergens: source.allergens }
+    },
+    when
+  );
+}
+
+/**
+ * Puts an event right: voids it and writes it again, in one go. History keeps both.
+ * @param data what it should say; `at` when it happened
+ */
+export async function replaceEvent(old: LedgerEvent, data: unknown, at: number): Promise<LedgerEvent> {
+  const now = Date.now();
+  const again = await makeEvent(old.batchId, old.type, data as EventData<typeof old.type>, {
+    at,
+    recordedAt: now
+  });
+  const gone = await makeEvent(old.batchId, 'void', { eventId: old.id }, { at: now, recordedAt: now });
+  await write([again, gone]);
+  return again;
+}
 
 export const logBottling = (batchId: string, data: EventData<'bottle'>, when?: When) =>
   record(batchId, 'bottle', data, when);

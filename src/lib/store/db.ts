@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { Summary } from '$core/ledger/summary';
 import type { LedgerEvent } from '$core/ledger/events';
 import type { Produce } from '$core/produce/schema';
 import type { Vessel } from '$core/scale/vessels';
@@ -13,6 +14,8 @@ export class VecinoDb extends Dexie {
   drafts!: EntityTable<Keyed, 'key'>;
   /** the user's own entries of the produce table */
   produce!: EntityTable<Produce, 'id'>;
+  /** a cache: what lists need of each batch */
+  summaries!: EntityTable<Summary, 'id'>;
 
   constructor(name = 'vecino') {
     // Strict: a write is on disk before it is said to be done.
@@ -24,6 +27,11 @@ export class VecinoDb extends Dexie {
       drafts: 'key'
     });
     this.version(2).stores({ produce: 'id' });
+    // Blends are found from either side; summaries can be made anew from the events at any time.
+    this.version(3).stores({
+      events: 'id, batchId, [batchId+at], data.from.batchId',
+      summaries: 'id, [running+startedAt], *words'
+    });
   }
 }
 

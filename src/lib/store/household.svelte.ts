@@ -1,20 +1,26 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch, type BatchState } from '$core/ledger/fold';
+import { standingAt, type Summary } from '$core/ledger/summary';
 import { standingOf, type Standing } from '$core/ledger/standing';
 import { schedule, type Due } from '$core/method/schedule';
 import { ownProduceSchema, type Produce } from '$core/produce/schema';
 import { withOwn } from '$core/produce/table';
 import { VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
 import { db } from './db';
+import { areSummariesStale, rebuildSummaries, refreshGiving } from './summaries';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
 
-/** A batch as pages see it. */
-export type Batch = { id: string; events: LedgerEvent[]; state: BatchState; standing: Standing; due: Due[] };
+/** A batch as lists see it. */
+export type Batch = { id: string; state: BatchState; standing: Standing; due: Due[] };
+/** A batch as its own page sees it, with everything that happened. */
+export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 let ready = $state(false);
 let now = $state(Date.now());
-let events = $state.raw<LedgerEvent[]>([]);
+let running = $state.raw<Summary[]>([]);
+let counts = $state.raw({ events: 0, batches: 0 });
+let building = $state<number | null>(null);
 let vessels = $state.raw<Vessel[]>([]);
 let settings = $state.raw<Settings>(DEFAULT_SETTINGS);
 let ownProduce = $state.raw<Produce[]>([]);
@@ -28,8 +34,13 @@ export const household = {
   get now() {
     return now;
   },
-  get events() {
-    return events;
+  /** events in the log, and batches of them */
+  get counts() {
+    return counts;
+  },
+  /** how far the lists are from being made anew, 0 to 1; null when they are whole */
+  get building() {
+    return building;
   },
   get vessels() {
     return vessels;
@@ -45,25 +56,48 @@ export const household = {
   }
 };
 
-const EVERY_BATCH = $derived.by(() => {
-  const byBatch = new Map<string, LedgerEvent[]>();
-  for (const e of events) {
-    const list = byBatch.get(e.batchId);
-    if (list) list.push(e);
-    else byBatch.set(e.batchId, [e]);
-  }
-  const batches: Batch[] = [];
-  for (const [id, its] of byBatch) {
-    const state = foldBatch(its, now);
-    if (state) batches.push({ id, events: its, state, standing: standingOf(state), due: schedule(state) });
-  }
-  return batches.sort((a, b) => b.state.startedAt - a.state.startedAt);
+/** A summary as it stands at the minute it is. */
+const asBatch = (summary: Summary): Batch => ({
+  id: summary.id,
+  state: summary.state,
+  standing: standingAt(summary, now),
+  due: schedule({ ...summary.state, at: now })
 });
 
-/** Every batch, newest first. */
-export const allBatches = (): Batch[] => EVERY_BATCH;
+const RUNNING = $derived(running.map(asBatch).sort((a, b) => b.state.startedAt - a.state.startedAt));
 
-export const batchById = (id: string): Batch | undefined => EVERY_BATCH.find((b) => b.id === id);
+/** Every wine that stands in a vessel, newest first. */
+export const runningBatches = (): Batch[] => RUNNING;
+
+/** Bottled wines, newest first, so many of them; with `text`, those whose name has a word that begins so. */
+export async function bottledBatches(limit: number, text = ''): Promise<Batch[]> {
+  const word = text.trim().toLowerCase();
+  const found = word
+    ? await db.summaries
+        .where('words')
+        .startsWith(word)
+        .distinct()
+        .filter((s) => s.running === 0)
+        .toArray()
+    : await db.summaries
+        .where('[running+startedAt]')
+        .between([0, -Infinity], [0, Infinity])
+        .reverse()
+        .limit(limit)
+        .toArray();
+  return found
+    .sort((a, b) => b.startedAt - a.startedAt)
+    .slice(0, limit)
+    .map(asBatch);
+}
+
+/** One batch with all its events, as it is now; null when there is none. */
+export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
+  const state = foldBatch(events, now);
+  return state && state.id === id
+    ? { id, events, state, standing: standingOf(state), due: schedule(state) }
+    : null;
+}
 
 /** A vessel by id: the household's own, or a common size. */
 export const vesselById = (id: string): Vessel | undefined =>
@@ -72,7 +106,7 @@ export const vesselById = (id: string): Vessel | undefined =>
 /** Which batch stands in a vessel now, by vessel id. */
 export function vesselsInUse(): Map<string, Batch> {
   const used = new Map<string, Batch>();
-  for (const batch of EVERY_BATCH) for (const f of batch.state.fills) used.set(f.vesselId, batch);
+  for (const batch of RUNNING) for (const f of batch.state.fills) used.set(f.vesselId, batch);
   return used;
 }
 
@@ -97,11 +131,19 @@ export function watchHousehold(): () => void {
   };
   const stops = [
     watch(
-      () => db.events.toArray(),
-      (rows) => {
+      async () => ({
+        rows: await db.summaries
+          .where('[running+startedAt]')
+          .between([1, -Infinity], [1, Infinity])
+          .toArray(),
+        batches: await db.summaries.count(),
+        events: await db.events.count()
+      }),
+      ({ rows, ...found }) => {
         now = Date.now();
-        events = rows;
-        ready = true;
+        running = rows;
+        counts = found;
+        ready = building === null;
       }
     ),
     watch(
@@ -122,9 +164,20 @@ export function watchHousehold(): () => void {
       }
     )
   ];
+  void mend();
   const tick = setInterval(() => (now = Date.now()), 30_000);
   return () => {
     clearInterval(tick);
     stops.forEach((stop) => stop());
   };
+}
+
+/** Makes the lists anew when they are not of all there is. */
+async function mend(): Promise<void> {
+  if (!(await areSummariesStale()) || (await db.events.count()) === 0) return refreshGiving(Date.now());
+  building = 0;
+  ready = false;
+  await rebuildSummaries((share) => (building = share));
+  building = null;
+  ready = true;
 }

@@ -3,6 +3,7 @@ import { eventSchema, type EventData, type EventType, type LedgerEvent } from '$
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { db } from './db';
+import { summaries } from './summaries';
 
 /**
  * When something happened (ms since 1970), if not now; and when it was written down.
@@ -50,8 +51,12 @@ export async function makeEvent<T extends EventType>(
 
 /** Writes events to the log, or to the list they are gathered in. */
 export async function write(events: LedgerEvent[], when: When = {}): Promise<void> {
-  if (when.into) when.into.push(...events);
-  else await db.events.bulkAdd(events);
+  if (when.into) {
+    when.into.push(...events);
+    return;
+  }
+  await db.events.bulkAdd(events);
+  await summaries(events);
 }
 
 /** Writes one event. */

@@ -2,6 +2,7 @@ import type { LedgerEvent } from '$core/ledger/events';
 import type { Produce } from '$core/produce/schema';
 import type { Vessel } from '$core/scale/vessels';
 import { db } from './db';
+import { summaries } from './summaries';
 import type { Settings } from './settings';
 
 /** Writes what an import brings, all of it or nothing. Settings come along only into an empty household. */
@@ -18,6 +19,7 @@ export async function writeImport(
     await db.produce.bulkPut(newProduce);
     if (isEmpty) await db.settings.put({ key: 'household', value: settings });
   });
+  await summaries(newEvents);
 }
 
 export const markExported = (at: number) => db.settings.put({ key: 'exportedAt', value: at });

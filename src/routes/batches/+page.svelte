@@ -1,9 +1,12 @@
 <script lang="ts">
-  import { mustColour } from '$core/must/colour';
-  import { abvText, sgText, volumeText } from '$core/units/format';
-  import { allBatches, household, vesselById, type Batch } from '$lib/store/household.svelte';
-  import VesselMini from '$lib/ui/vessel/VesselMini.svelte';
-  import { dayWord, dueWord } from '$lib/ui/shelf/when';
+  import {
+    bottledBatches,
+    household,
+    runningBatches,
+    vesselById,
+    type Batch
+  } from '$lib/store/household.svelte';
+  import BatchRow from '$lib/ui/batches/BatchRow.svelte';
 
   const STAGES = [
     ['must', 'Must, before the yeast'],
@@ -12,80 +15,115 @@
     ['clearing', 'Clearing'],
     ['bottled', 'Bottled']
   ] as const;
-  const groups = $derived(
-    STAGES.map(([stage, label]) => ({
-      stage,
-      label,
-      list: allBatches().filter((b) => b.standing.stage === stage)
-    })).filter((g) => g.list.length > 0)
-  );
-  const where = (b: Batch) => b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', ');
-  const going = $derived(allBatches().filter((b) => b.standing.stage !== 'bottled').length);
+  const PAGE = 40;
+
+  let text = $state('');
+  let by = $state<'stage' | 'vessel'>('stage');
+  let limit = $state(PAGE);
+  let picked = $state<string[]>([]);
+
+  /** Bottled wines are read as they are asked for: there may be thousands. */
+  let bottled = $state.raw<Batch[]>([]);
+  $effect(() => {
+    void household.counts;
+    const [wanted, many] = [text, limit];
+    void bottledBatches(many, wanted).then((found) => {
+      if (wanted === text && many === limit) bottled = found;
+    });
+  });
+
+  const matches = (b: Batch) => {
+    const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
+    const name =
+      `${b.state.name} ${b.state.fills.map((f) => vesselById(f.vesselId)?.name).join(' ')}`.toLowerCase();
+    return words.every((w) => name.includes(w));
+  };
+  const running = $derived(runningBatches().filter(matches));
+  const groups = $derived.by(() => {
+    if (by === 'stage')
+      return STAGES.map(([stage, label]) => ({
+        label,
+        list: stage === 'bottled' ? bottled : running.filter((b) => b.standing.stage === stage)
+      })).filter((g) => g.list.length > 0);
+    const kinds: [label: string, is: (shape: string) => boolean][] = [
+      ['Open buckets and barrels', (shape: string) => shape === 'bucket' || shape === 'barrel'],
+      ['Jars and carboys', (shape: string) => shape !== 'bucket' && shape !== 'barrel']
+    ];
+    return kinds
+      .map(([label, is]) => ({
+        label,
+        list: running
+          .filter((b) => is(vesselById(b.state.fills[0]?.vesselId ?? '')?.shape ?? 'bucket'))
+          .sort(
+            (a, b) =>
+              (vesselById(b.state.fills[0]?.vesselId ?? '')?.capacityL ?? 0) -
+              (vesselById(a.state.fills[0]?.vesselId ?? '')?.capacityL ?? 0)
+          )
+      }))
+      .concat([{ label: 'In bottle', list: bottled }])
+      .filter((g) => g.list.length > 0);
+  });
+  const going = $derived(runningBatches().length);
+  const inBottle = $derived(household.counts.batches - going);
+
+  function pick(id: string, on: boolean) {
+    picked = on ? [...picked.filter((p) => p !== id), id].slice(-3) : picked.filter((p) => p !== id);
+  }
 </script>
 
 <svelte:head><title>Batches · Vecino</title></svelte:head>
 
-<h1 class="sentence pt-2 pb-2 font-normal">
-  {#if groups.length === 0}Nothing has been started yet. <a class="link font-semibold" href="/plan"
-      >Plan a wine</a
-    > from what you have picked.
-  {:else}<span class="font-bold">{going} {going === 1 ? 'wine' : 'wines'} on the way</span
-    >{#if allBatches().length > going}, {allBatches().length - going} in bottle{/if}.{/if}
-</h1>
+<div class="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 pt-2 pb-3">
+  <h1 class="sentence font-normal">
+    {#if household.counts.batches === 0}Nothing has been started yet. <a
+        class="link font-semibold"
+        href="/plan">Plan a wine</a
+      > from what you have picked.
+    {:else}<span class="font-bold">{going} {going === 1 ? 'wine' : 'wines'} on the way</span
+      >{#if inBottle > 0}, {inBottle} in bottle{/if}.{/if}
+  </h1>
+  {#if household.counts.batches > 0}
+    <div class="flex flex-wrap items-center gap-3">
+      <div role="group" aria-label="Sorted by" class="flex">
+        {#each ['stage', 'vessel'] as const as kind (kind)}<button
+            class="min-h-11 border-b-2 px-3 {by === kind
+              ? 'border-ink font-semibold'
+              : 'border-transparent text-quiet'}"
+            aria-pressed={by === kind}
+            onclick={() => (by = kind)}>by {kind}</button
+          >{/each}
+      </div>
+      <input
+        class="field w-52!"
+        type="search"
+        placeholder="Find a wine"
+        aria-label="Find a wine"
+        autocomplete="off"
+        bind:value={text}
+      />
+    </div>
+  {/if}
+</div>
 
-{#each groups as g (g.stage)}
+{#each groups as g (g.label)}
   <section aria-label={g.label} class="mb-5">
     <h2 class="head mb-1 font-sans!">{g.label}</h2>
     <ul class="inkline">
-      {#each g.list as b (b.id)}
-        {@const v = vesselById(b.state.fills[0]?.vesselId ?? '')}
-        <li class="dashline">
-          <a
-            href="/batches/{b.id}"
-            class="grid min-h-14 grid-cols-[44px_minmax(0,1.2fr)_auto] items-center gap-x-4 py-1.5 no-underline hover:bg-slip md:grid-cols-[44px_minmax(0,1.3fr)_6rem_5rem_6rem_minmax(0,1.6fr)]"
-          >
-            <span class="flex h-11 items-end justify-center">
-              {#if v && g.stage !== 'bottled'}<VesselMini
-                  vessel={v}
-                  volumeL={b.standing.volumeL / Math.max(1, b.state.fills.length)}
-                  colour={mustColour(b.state.plan.ingredients).must}
-                  size={38}
-                />{:else}<span
-                  class="size-4 rounded-full"
-                  style:background={mustColour(b.state.plan.ingredients).must}
-                ></span>{/if}
-            </span>
-            <span class="min-w-0"
-              ><span class="number block truncate text-[1.1875rem]">{b.state.name}</span><span
-                class="small block truncate"
-                >day {b.standing.day}{g.stage === 'bottled' ? '' : `, ${where(b)}`}</span
-              ></span
-            >
-            <span class="number text-right text-[1.1875rem] md:order-none"
-              >{b.standing.sg ? sgText(b.standing.sg.sg) : ''}</span
-            >
-            <span class="hidden text-right md:block"
-              >{b.standing.abv.likely > 0.1 ? `${abvText(b.standing.abv.likely)} %` : ''}</span
-            >
-            <span class="hidden text-right md:block"
-              >{g.stage === 'bottled'
-                ? `${b.state.bottled.reduce((n, x) => n + x.count, 0)} bottles`
-                : volumeText(b.standing.volumeL, household.settings.volume)}</span
-            >
-            <span class="small hidden truncate md:block">
-              {#if b.due[0]}{b.due[0].step.title}, {dueWord(
-                  b.due[0],
-                  household.now,
-                  b.state.zone
-                )}{:else if b.state.bottled[0]}filled {dayWord(
-                  b.state.bottled[0].at,
-                  household.now,
-                  b.state.zone
-                )}{/if}
-            </span>
-          </a>
-        </li>
-      {/each}
+      {#each g.list as b (b.id)}<BatchRow
+          batch={b}
+          picked={picked.includes(b.id)}
+          onpick={(on) => pick(b.id, on)}
+        />{/each}
     </ul>
   </section>
+{:else}
+  {#if text.trim()}<p>No wine by that name.</p>{/if}
 {/each}
+{#if bottled.length === limit}
+  <button class="btn btn-line" onclick={() => (limit += 5 * PAGE)}>Show older ones</button>
+{/if}
+{#if picked.length > 1}
+  <p class="sticky bottom-32 z-10 flex justify-end">
+    <a class="btn btn-primary" href="/batches/compare?of={picked.join(',')}">Compare {picked.length}</a>
+  </p>
+{/if}

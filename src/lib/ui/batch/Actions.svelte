@@ -1,6 +1,6 @@
 <script lang="ts">
   import { doStep, logStir } from '$lib/store/actions';
-  import type { Batch } from '$lib/store/household.svelte';
+  import type { OpenBatch } from '$lib/store/household.svelte';
   import type { StepId } from '$core/method/steps';
   import { tell } from '../nav/said.svelte';
   import AddForm from './AddForm.svelte';
@@ -10,9 +10,12 @@
   import PitchForm from './PitchForm.svelte';
   import RackForm from './RackForm.svelte';
   import ReadForm from './ReadForm.svelte';
+  import SteepForm from './SteepForm.svelte';
+  import TakeForm from './TakeForm.svelte';
+  import TopUpForm from './TopUpForm.svelte';
   import type { FormId } from './form-of';
 
-  let { batch, form = $bindable() }: { batch: Batch; form: FormId | null } = $props();
+  let { batch, form = $bindable() }: { batch: OpenBatch; form: FormId | null } = $props();
 
   const inBucket = $derived(batch.state.rackings.length === 0);
   const hasFruit = $derived(batch.state.fruitInAt !== null && batch.state.fruitOutAt === null);
@@ -22,6 +25,9 @@
     ['fruit-out', 'Fruit out', hasFruit],
     ['rack', 'Rack', true],
     ['add', 'Add', true],
+    ['top-up', 'Top up', !inBucket],
+    ['steep', batch.state.steeps.some((s) => s.outAt === null) ? 'Steeping' : 'Steep', !inBucket],
+    ['take', 'Sample, loss', true],
     ['note', 'Note', true],
     ['bottle', 'Bottle', !inBucket || batch.standing.steady.steady]
   ]);
@@ -31,6 +37,9 @@
     'fruit-out': 'Fruit out',
     rack: 'Rack',
     add: 'Add',
+    'top-up': 'Top up',
+    steep: 'Second fruit, oak, hops',
+    take: 'Sample, loss, measure',
     note: 'Note',
     bottle: 'Bottle'
   };
@@ -50,6 +59,9 @@
       {:else if form === 'fruit-out'}<FruitOutForm {batch} ondone={done} />
       {:else if form === 'rack'}<RackForm {batch} ondone={done} />
       {:else if form === 'add'}<AddForm {batch} ondone={done} />
+      {:else if form === 'top-up'}<TopUpForm {batch} ondone={done} />
+      {:else if form === 'steep'}<SteepForm {batch} ondone={done} />
+      {:else if form === 'take'}<TakeForm {batch} ondone={done} />
       {:else if form === 'note'}<NoteForm {batch} ondone={done} />
       {:else}<BottleForm {batch} ondone={done} />{/if}
     </div>

@@ -2,13 +2,14 @@
   import { mustColour } from '$core/must/colour';
   import { volumeText } from '$core/units/format';
   import { doStep } from '$lib/store/actions';
-  import { household, type Batch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch } from '$lib/store/household.svelte';
   import AcidTag from './AcidTag.svelte';
   import Actions from './Actions.svelte';
   import BatchSentence from './BatchSentence.svelte';
   import { formOf, type FormId } from './form-of';
   import History from './History.svelte';
   import NextTags from './NextTags.svelte';
+  import BatchVessels from '../vessel/BatchVessels.svelte';
   import GravityChart from '../chart/GravityChart.svelte';
   import { tell } from '../nav/said.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
@@ -16,7 +17,7 @@
   import { whyAbvDiffers } from '$core/ledger/standing';
 
   /** All of one batch. Made anew for each, so that no form outlives its batch. */
-  let { batch, asked }: { batch: Batch; asked: FormId | null } = $props();
+  let { batch, asked }: { batch: OpenBatch; asked: FormId | null } = $props();
 
   // svelte-ignore state_referenced_locally
   let form = $state<FormId | null>(asked);
@@ -37,10 +38,26 @@
 <BatchSentence {batch} />
 <div class="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
   <div class="grid content-start gap-4 max-lg:order-2">
-    <div>
-      <p class="head mb-1">Gravity</p>
-      <GravityChart state={batch.state} standing={batch.standing} />
+    <div
+      class="grid gap-x-6 gap-y-4 {batch.state.fills.length > 0 ? 'xl:grid-cols-[minmax(0,1fr)_auto]' : ''}"
+    >
+      <div class="min-w-0">
+        <p class="head mb-1">Gravity</p>
+        <GravityChart state={batch.state} standing={batch.standing} />
+      </div>
+      {#if batch.state.fills.length > 0 && batch.state.fills.length < 3}
+        <div>
+          <p class="head mb-1">Where it stands, to scale</p>
+          <BatchVessels state={batch.state} />
+        </div>
+      {/if}
     </div>
+    {#if batch.state.fills.length >= 3}
+      <div>
+        <p class="head mb-1">Where it stands, to scale</p>
+        <BatchVessels state={batch.state} />
+      </div>
+    {/if}
     <Ribbon
       title="Where the sugar went"
       total="{(sugar.turned + sugar.dissolved + sugar.held).toFixed(2)} kg in all"

@@ -1,17 +1,19 @@
 <script lang="ts">
-  import { puzzleOf } from '$core/ledger/puzzle';
   import { liveEvents, type LedgerEvent } from '$core/ledger/events';
-  import { sgText } from '$core/units/format';
+  import { sgText, volumeText } from '$core/units/format';
+  import { historyOf } from '$core/ledger/fold';
+  import EditEvent from './EditEvent.svelte';
+  import { effectText } from './editable';
   import { eventWords } from './event-words';
   import { undo } from '$lib/store/record';
-  import { household, type Batch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { goto } from '$app/navigation';
   import { tell } from '../nav/said.svelte';
-  import Detective from '../detective/Detective.svelte';
+  import WhyReading from '../detective/WhyReading.svelte';
   import Pop from '../pop/Pop.svelte';
   import { dayWord } from '../shelf/when';
 
-  let { batch }: { batch: Batch } = $props();
+  let { batch }: { batch: OpenBatch } = $props();
 
   const voided = $derived(
     new Set(
@@ -34,6 +36,15 @@
     if (await tell(`${name} taken back.`, async () => void (await undo(planned)))) await goto('/batches');
   }
 
+  /** Only as much of a long history as is looked at. */
+  const PAGE = 60;
+  let limit = $state(PAGE);
+  const events = $derived(batch.events);
+  const effects = $derived(new Map(historyOf(events, Infinity).map((x) => [x.event.id, x])));
+  const effect = (id: string) => {
+    const x = effects.get(id);
+    return x ? effectText(x.before, x.after, (l) => volumeText(l, household.settings.volume)) : '';
+  };
   const words = (e: LedgerEvent) => eventWords(e, batch, household.settings, household.now);
 </script>
 
@@ -46,7 +57,7 @@
       >{/if}
   </p>
   <ol class="inkline">
-    {#each list as e (e.id)}
+    {#each list.slice(0, limit) as e (e.id)}
       {@const [what, detail] = words(e)}
       {@const gone = voided.has(e.id)}
       <li
@@ -58,32 +69,44 @@
         <span class="font-semibold">{what}</span>
         <span class="text-[0.9375rem] text-quiet max-sm:col-span-2 max-sm:col-start-1 max-sm:row-start-2"
           >{detail}
+          {#if effect(e.id)}<span class="ml-1 whitespace-nowrap text-ink" data-effect>{effect(e.id)}</span
+            >{/if}
           {#if e.type === 'reading' && e.data.sg !== undefined && !gone}
-            {@const puzzle = puzzleOf(
-              batch.events,
-              { sg: e.data.sg, tempC: e.data.tempC ?? null },
-              Date.parse(e.at),
-              household.settings.hydrometer.calibratedC
-            )}
-            {#if puzzle}
-              <Pop
-                title="Why this reading"
-                label="Why {sgText(e.data.sg)}"
-                class="ml-1 min-h-9 max-sm:min-h-11 underline decoration-dotted underline-offset-2"
-              >
-                {#snippet trigger()}why?{/snippet}
-                <Detective {puzzle} />
-              </Pop>
-            {/if}
+            {@const { sg, tempC } = e.data}
+            <Pop
+              title="Why this reading"
+              label="Why {sgText(sg)}"
+              class="ml-1 min-h-9 underline decoration-dotted underline-offset-2 max-sm:min-h-11"
+            >
+              {#snippet trigger()}why?{/snippet}
+              {#snippet children()}<WhyReading
+                  {batch}
+                  {sg}
+                  tempC={tempC ?? null}
+                  at={Date.parse(e.at)}
+                />{/snippet}
+            </Pop>
           {/if}</span
         >
         {#if !gone && e.type !== 'planned'}
-          <button
-            class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4 max-sm:col-start-3 max-sm:row-start-1"
-            aria-label="Take back: {what} {detail}"
-            onclick={() => tell('Taken back. It is still in the log.', async () => void (await undo(e)))}
-            >undo</button
-          >
+          <span class="flex max-sm:col-start-3 max-sm:row-start-1">
+            {#if e.batchId === batch.id && e.type !== 'caution' && e.type !== 'step' && e.type !== 'blend'}
+              <Pop
+                title="Put it right"
+                label="Put right: {what} {detail}"
+                class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4"
+              >
+                {#snippet trigger()}edit{/snippet}
+                {#snippet children(close: () => void)}<EditEvent event={e} {close} />{/snippet}
+              </Pop>
+            {/if}
+            <button
+              class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4"
+              aria-label="Take back: {what} {detail}"
+              onclick={() => tell('Taken back. It is still in the log.', async () => void (await undo(e)))}
+              >undo</button
+            >
+          </span>
         {:else if !gone && e.type === 'planned'}
           <Pop
             title="Take the whole batch back"
@@ -100,4 +123,7 @@
       </li>
     {/each}
   </ol>
+  {#if list.length > limit}<button class="btn btn-plain" onclick={() => (limit += 500)}
+      >Show {list.length - limit} older</button
+    >{/if}
 </section>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { rackingLossL } from '$core/must/balance';
-  import { liquid } from '$core/must/stock';
+  import { fillL } from '$core/ledger/fill';
+  import { planRacking, rackingWord } from '$core/scale/racking';
+  import type { Vessel } from '$core/scale/vessels';
   import { InputError } from '$core/units/input-error';
   import { entryText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
@@ -20,54 +22,109 @@
   const fill = $derived(
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
-  const volumeL = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
+  const volumeL = $derived(fill ? fillL(fill) : 0);
   const lossL = $derived(rackingLossL(volumeL, batch.state.rackings.length === 0));
   const empty = $derived(freeVessels());
   const same = $derived(vesselById(fill?.vesselId ?? ''));
-  /** Its own vessel last: emptied, washed and filled again. */
-  const free = $derived(same ? [...empty, same] : empty);
+  /** Where it can go: what is empty, then what holds this wine already, then its own vessel, washed. */
+  const free = $derived([
+    ...empty,
+    ...batch.state.fills
+      .filter((f) => f.vesselId !== fill?.vesselId)
+      .flatMap((f) => vesselById(f.vesselId) ?? []),
+    ...(same ? [same] : [])
+  ]);
+  const holds = (id: string) =>
+    batch.state.fills
+      .filter((f) => f.vesselId === id && id !== fill?.vesselId)
+      .reduce((n, f) => n + fillL(f), 0);
+  const roomIn = (v: Vessel) => Math.max(0, v.capacityL - holds(v.id));
 
+  type Key = 'from' | 'loss' | 'when' | `to${1 | 2 | 3 | 4}` | `vol${1 | 2 | 3 | 4}`;
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`rack:${batch.id}`, {
+  const draft = createDraft<Record<Key, string>>(`rack:${batch.id}`, {
     from: batch.state.fills[0]?.vesselId ?? '',
     to1: '',
     vol1: '',
     to2: '',
     vol2: '',
+    to3: '',
+    vol3: '',
+    to4: '',
+    vol4: '',
     loss: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
-  const first = $derived(vesselById(draft.fields.to1) ?? glassFor(volumeL - lossL, empty) ?? same);
   const outL = $derived(Math.max(0, volumeL - lossL));
-  const guess1 = $derived(Math.min(outL, first?.capacityL ?? outL));
-  const rest = $derived(outL - guess1);
-  const others = $derived(free.filter((v) => v.id !== first?.id));
+  /** The jars that take it with least air. */
+  const least = $derived(
+    planRacking(
+      outL,
+      empty.filter((v) => v.shape !== 'bucket' && v.shape !== 'barrel')
+    )
+  );
 
   const litres = (text: string, fallback: number) =>
     text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : fallback;
-  const airMl = $derived.by(() => {
+  const readable = (text: string, fallback: number) => {
     try {
-      return first ? (first.capacityL - litres(draft.fields.vol1, guess1)) * 1000 : 0;
+      return litres(text, fallback);
     } catch {
-      return 0;
+      return fallback;
     }
+  };
+  /** One row for each vessel: the first always, more while wine is left for them. */
+  const rows = $derived.by(() => {
+    const out: { n: 1 | 2 | 3 | 4; vessel: Vessel | undefined; guess: number; left: number }[] = [];
+    let left = outL;
+    for (const n of [1, 2, 3, 4] as const) {
+      const chosen = vesselById(draft.fields[`to${n}`]);
+      const vessel = chosen ?? (n === 1 ? (glassFor(left, empty) ?? same) : undefined);
+      if (n > 1 && !chosen && left < 0.05) break;
+      const guess = vessel ? Math.min(left, roomIn(vessel)) : left;
+      out.push({ n, vessel, guess, left });
+      if (!vessel) break;
+      left = Math.max(0, left - readable(draft.fields[`vol${n}`], guess));
+    }
+    return out;
   });
+  const first = $derived(rows[0]?.vessel);
+  const airL = $derived(
+    rows.reduce(
+      (sum, r) =>
+        r.vessel ? sum + Math.max(0, roomIn(r.vessel) - readable(draft.fields[`vol${r.n}`], r.guess)) : sum,
+      0
+    )
+  );
+  const isLeast = $derived(
+    least.to.length === rows.filter((r) => r.vessel).length &&
+      least.to.every((t) => rows.some((r) => r.vessel?.id === t.vessel.id))
+  );
+  function takeLeast() {
+    for (const n of [1, 2, 3, 4] as const) {
+      draft.set(`to${n}`, least.to[n - 1]?.vessel.id ?? '');
+      draft.set(`vol${n}`, '');
+    }
+  }
 
   const save = form.submit(async (when) => {
     if (!first) throw new InputError('There is no empty vessel.', 'Add one in Settings, or empty one first.');
-    const to = [{ vesselId: first.id, volumeL: litres(draft.fields.vol1, guess1) }];
-    if (draft.fields.to2) to.push({ vesselId: draft.fields.to2, volumeL: litres(draft.fields.vol2, rest) });
+    const to = rows
+      .filter((r) => r.vessel)
+      .map((r) => ({ vesselId: r.vessel!.id, volumeL: litres(draft.fields[`vol${r.n}`], r.guess) }));
     for (const t of to) {
       const v = vesselById(t.vesselId)!;
-      if (t.volumeL > v.capacityL)
+      if (t.volumeL > roomIn(v) + 0.005)
         throw new InputError(
           `${volumeText(t.volumeL, unit)} does not fit the ${v.name}.`,
-          `It holds ${volumeText(v.capacityL, unit)}; put the rest in a second vessel.`
+          `It takes ${volumeText(roomIn(v), unit)}; put the rest in a second vessel.`
         );
       if (t.volumeL <= 0)
         throw new InputError(`Nothing goes into the ${v.name}.`, 'Give how much came out, or leave it away.');
     }
+    if (new Set(to.map((t) => t.vesselId)).size < to.length)
+      throw new InputError('One vessel is there twice.', 'Give each vessel once.');
     const total = to.reduce((sum, t) => sum + t.volumeL, 0);
     if (total > volumeL * 1.25)
       throw new InputError(
@@ -100,53 +157,47 @@
       >
     </label>
   {/if}
-  <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3">
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Into
-      <select class="field" value={first?.id ?? ''} onchange={(e) => draft.set('to1', e.currentTarget.value)}
-        >{#each free as v (v.id)}<option value={v.id}
-            >{v.id === same?.id ? `the same ${v.name}, washed` : v.name}</option
-          >{/each}</select
+  {#if least.to.length > 0 && !isLeast}
+    <p class="flex flex-wrap items-center justify-between gap-2 bg-tint-green px-3 py-1 text-[0.9375rem]">
+      <span
+        >Least air: {least.to
+          .map((t) => `${volumeText(t.volumeL, unit)} in the ${t.vessel.name}`)
+          .join(', ')}; {rackingWord(least)}.</span
       >
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Came out, {UNIT_LABEL[unit]}
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        placeholder={entryText(+guess1.toFixed(1), unit)}
-        value={draft.fields.vol1}
-        oninput={(e) => draft.set('vol1', e.currentTarget.value)}
-      />
-    </label>
-  </div>
-  {#if rest > 0.05 || draft.fields.to2}
+      <button type="button" class="btn btn-line px-3!" onclick={takeLeast}>Do that</button>
+    </p>
+  {/if}
+  {#each rows as r (r.n)}
     <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3">
       <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >and into
+        >{r.n === 1 ? 'Into' : 'and into'}
         <select
           class="field"
-          value={draft.fields.to2}
-          onchange={(e) => draft.set('to2', e.currentTarget.value)}
-          ><option value="">nothing more</option>{#each others as v (v.id)}<option value={v.id}
-              >{v.name}</option
+          value={r.vessel?.id ?? ''}
+          onchange={(e) => draft.set(`to${r.n}`, e.currentTarget.value)}
+          >{#if r.n > 1}<option value="">nothing more</option>{/if}{#each free as v (v.id)}<option
+              value={v.id}
+              >{v.id === same?.id
+                ? `the same ${v.name}, washed`
+                : holds(v.id) > 0
+                  ? `${v.name}, with the rest of it`
+                  : v.name}</option
             >{/each}</select
         >
       </label>
       <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >the rest, {UNIT_LABEL[unit]}
+        >{r.n === 1 ? 'Came out' : 'the rest'}, {UNIT_LABEL[unit]}
         <input
           class="field"
           inputmode="decimal"
           autocomplete="off"
-          placeholder={entryText(+rest.toFixed(1), unit)}
-          value={draft.fields.vol2}
-          oninput={(e) => draft.set('vol2', e.currentTarget.value)}
+          placeholder={entryText(+r.guess.toFixed(1), unit)}
+          value={draft.fields[`vol${r.n}`]}
+          oninput={(e) => draft.set(`vol${r.n}`, e.currentTarget.value)}
         />
       </label>
     </div>
-  {/if}
+  {/each}
   <label class="grid gap-1 text-[0.9375rem] font-semibold"
     >Left behind with the lees, {UNIT_LABEL[unit]}
     <input
@@ -158,8 +209,8 @@
       oninput={(e) => draft.set('loss', e.currentTarget.value)}
     />
   </label>
-  {#if airMl > 250}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
-      That leaves {(airMl / 1000).toFixed(1)} L of air over it. Smaller glass, or top up.
+  {#if airL > 0.25}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
+      That leaves {volumeText(airL, unit)} of air over it. Smaller glass, or top up.
     </p>{/if}
   <BatchCautions
     {batch}

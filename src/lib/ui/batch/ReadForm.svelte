@@ -5,14 +5,14 @@
   import { parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
   import { correctStem, logGravity } from '$lib/store/actions';
   import { record } from '$lib/store/record';
-  import { household, type Batch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { parseWhen } from '../field/parse-when';
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
 
-  let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
+  let { batch, ondone }: { batch: OpenBatch; ondone: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`read:${batch.id}`, {

@@ -1,6 +1,7 @@
 import type { StepId } from '$core/method/steps';
 
-export type FormId = 'read' | 'pitch' | 'fruit-out' | 'rack' | 'add' | 'note' | 'bottle';
+export type FormId =
+  'read' | 'pitch' | 'fruit-out' | 'rack' | 'add' | 'top-up' | 'steep' | 'take' | 'note' | 'bottle';
 
 /** The form a step wants, or null when one tap does it. */
 export const formOf = (step: StepId): FormId | null =>
@@ -16,4 +17,4 @@ export const formOf = (step: StepId): FormId | null =>
   )[step] ?? null;
 
 export const isFormId = (text: string): text is FormId =>
-  ['read', 'pitch', 'fruit-out', 'rack', 'add', 'note', 'bottle'].includes(text);
+  ['read', 'pitch', 'fruit-out', 'rack', 'add', 'top-up', 'steep', 'take', 'note', 'bottle'].includes(text);

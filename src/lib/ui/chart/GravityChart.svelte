@@ -1,14 +1,10 @@
 <script lang="ts">
-  import type { Chart } from 'chart.js';
-  import { onMount } from 'svelte';
   import type { BatchState } from '$core/ledger/fold';
   import type { Standing } from '$core/ledger/standing';
   import { household } from '$lib/store/household.svelte';
+  import ChartCanvas from './ChartCanvas.svelte';
 
   let { state: s, standing }: { state: BatchState; standing: Standing } = $props();
-
-  let canvas = $state<HTMLCanvasElement>();
-  let failed = $state(false);
 
   const DAY = 86_400_000;
   const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
@@ -97,8 +93,9 @@
                       label: {
                         display: true,
                         content: `expected finish ${end.low.toFixed(3)} – ${end.high.toFixed(3)}`,
-                        position: { x: 'center' as const, y: 'end' as const },
-                        yAdjust: -22,
+                        // Where no reading is yet: at the left under the band, or over it.
+                        position: { x: 'start' as const, y: 'end' as const },
+                        yAdjust: end.low - bottom > 0.012 ? 20 : -22,
                         color: ink,
                         font: { size: 13, weight: 'normal' as const }
                       }
@@ -118,43 +115,6 @@
       }
     };
   }
-
-  onMount(() => {
-    let chart: Chart | undefined;
-    let stopped = false;
-    void (async () => {
-      try {
-        const [{ makeChart }] = await Promise.all([
-          import('./make-chart'),
-          document.fonts.load("13px 'Source Sans 3'")
-        ]);
-        if (!stopped && canvas) chart = makeChart(canvas, config());
-      } catch {
-        failed = true;
-      }
-    })();
-    const stop = $effect.root(() => {
-      $effect(() => {
-        const next = config();
-        void household.settings.theme;
-        if (!chart) return;
-        chart.data = next.data;
-        chart.options = next.options!;
-        chart.update('none');
-      });
-    });
-    return () => {
-      stopped = true;
-      stop();
-      chart?.destroy();
-    };
-  });
 </script>
 
-{#if failed}
-  <p class="small">The chart could not be loaded. The readings are in the history below.</p>
-{:else}
-  <div class="h-[17rem]" role="img" aria-label={said}>
-    <canvas bind:this={canvas} aria-hidden="true"></canvas>
-  </div>
-{/if}
+<ChartCanvas {config} {said} />

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { explain } from '$core/units/input-error';
   import { previewImport, readFile, writeFile, type ImportPreview } from '$lib/files/vecino-file';
+  import { db } from '$lib/store/db';
   import { household } from '$lib/store/household.svelte';
   import { markExported, writeImport } from '$lib/store/transfer-file';
   import { sayDone } from '../nav/said.svelte';
@@ -18,7 +19,13 @@
   async function save() {
     const now = Date.now();
     const at = new Date(now).toISOString();
-    const text = writeFile(household.events, household.vessels, household.ownProduce, household.settings, at);
+    const text = writeFile(
+      await db.events.toArray(),
+      household.vessels,
+      household.ownProduce,
+      household.settings,
+      at
+    );
     const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
     const a = document.createElement('a');
     a.href = url;
@@ -37,7 +44,7 @@
     try {
       preview = previewImport(
         readFile(await file.text()),
-        household.events,
+        await db.events.toArray(),
         household.vessels,
         household.ownProduce
       );
@@ -69,7 +76,7 @@
       is full. <button class="btn btn-plain px-0!" onclick={askToKeep}>Ask it to keep it</button>{/if}
   </p>
   <div class="flex flex-wrap gap-2">
-    <button class="btn btn-primary" onclick={save} disabled={household.events.length === 0}
+    <button class="btn btn-primary" onclick={save} disabled={household.counts.events === 0}
       >Save everything to a file</button
     >
     <label class="btn btn-line"
@@ -103,7 +110,7 @@
     </div>
   {/if}
   <p class="small">
-    {household.events.length} events in the log. A file holds the whole log; bringing one in adds what is new and
+    {household.counts.events} events in the log. A file holds the whole log; bringing one in adds what is new and
     changes nothing else.
   </p>
 </section>

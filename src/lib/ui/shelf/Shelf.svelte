@@ -2,22 +2,20 @@
   import { formatDistanceToNowStrict } from 'date-fns';
   import { mustColour } from '$core/must/colour';
   import { liquid } from '$core/must/stock';
-  import { allBatches, household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
   import VesselMini from '../vessel/VesselMini.svelte';
   import { whenWord } from './when';
 
   let folded = $state(false);
   const standing = $derived(
-    allBatches()
-      .filter((b) => b.standing.stage !== 'bottled')
-      .flatMap((b) =>
-        b.state.fills.flatMap((f) => {
-          const vessel = vesselById(f.vesselId);
-          return vessel
-            ? [{ key: b.id + f.vesselId, batch: b, vessel, volumeL: liquid(f.stock)?.volumeL ?? 0 }]
-            : [];
-        })
-      )
+    runningBatches().flatMap((b) =>
+      b.state.fills.flatMap((f) => {
+        const vessel = vesselById(f.vesselId);
+        return vessel
+          ? [{ key: b.id + f.vesselId, batch: b, vessel, volumeL: liquid(f.stock)?.volumeL ?? 0 }]
+          : [];
+      })
+    )
   );
 
   const tagOf = (b: Batch) => {

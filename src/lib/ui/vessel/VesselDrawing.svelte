@@ -16,9 +16,22 @@
     colour: { must: string; fruit: string };
     hasFruit: boolean;
     hasLees?: boolean;
+    /** wine that stands in it already, rather than a mark to fill to */
+    standing?: boolean;
     notes: string[];
   };
-  let { vessel, fillL, liquidL, foamShare, unit, colour, hasFruit, hasLees = false, notes }: Props = $props();
+  let {
+    vessel,
+    fillL,
+    liquidL,
+    foamShare,
+    unit,
+    colour,
+    hasFruit,
+    hasLees = false,
+    standing = false,
+    notes
+  }: Props = $props();
 
   const id = $props.id();
   const d = $derived(drawVessel(vessel, 250, 330));
@@ -37,7 +50,7 @@
   const foamTop = $derived(foamShare > 0 ? d.y(Math.min(vessel.capacityL, fillL + wantFreeL)) : top);
   const marks = $derived(graduations(vessel.capacityL, unit));
   const say = $derived(
-    `${vessel.name}, fill to ${volumeText(fillL, unit)}${overL > 0 ? `, ${volumeText(overL, unit)} too much` : `, ${volumeText(freeL, unit)} free`}`
+    `${vessel.name}, ${standing ? 'holds' : 'fill to'} ${volumeText(fillL, unit)}${overL > 0 ? `, ${volumeText(overL, unit)} too much` : `, ${volumeText(freeL, unit)} free`}`
   );
   const seeds = Array.from({ length: 26 }, (_, i) => ({
     x: ((i * 61) % 100) / 100,
@@ -139,7 +152,11 @@
       text-anchor="middle"
       class="number paint-under text-[19px] {overL > 0 ? 'fill-rosehip' : 'fill-ink'}"
     >
-      {overL > 0 ? `${volumeText(overL, unit)} too much` : `fill to ${volumeText(fillL, unit)}`}
+      {overL > 0
+        ? `${volumeText(overL, unit)} too much`
+        : standing
+          ? volumeText(fillL, unit)
+          : `fill to ${volumeText(fillL, unit)}`}
     </text>
     {#if liquidL > 0}
       {@const noteY = Math.max(top + capDepth + 26, d.height * 0.78)}

@@ -1,0 +1,61 @@
+import type { BatchState } from './fold';
+import type { LedgerEvent } from './events';
+import { foldBatch } from './fold';
+import { standingOf, type Standing } from './standing';
+
+const DAY = 86_400_000;
+
+/** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
+export const SUMMARY_VERSION = 1;
+
+/** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
+export type Summary = {
+  id: string;
+  /** 1 while wine stands in a vessel, 0 once it is all in bottle */
+  running: 0 | 1;
+  startedAt: number;
+  /** words of its name, for looking it up */
+  words: string[];
+  state: BatchState;
+  standing: Standing;
+};
+
+/** Readings that a summary keeps: the first, for the start, and the newest, for pace and stillness. */
+const FIRST = 2;
+const LAST = 30;
+
+const ends = <T>(list: readonly T[]): T[] =>
+  list.length <= FIRST + LAST ? [...list] : [...list.slice(0, FIRST), ...list.slice(-LAST)];
+
+/** A state without the long tails of its lists: what comes next and where it stands can be told from it all the same. */
+export const compact = (s: BatchState): BatchState => ({
+  ...s,
+  readings: ends(s.readings),
+  stirs: s.stirs.slice(-1),
+  corrections: s.corrections.slice(-4),
+  steps: [...new Map(s.steps.map((x) => [`${x.step}:${x.outcome}`, x])).values()]
+});
+
+/** The summary of a batch from its events; null when it was taken back. */
+export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
+  // A blend's other side has its own plan: only this batch's makes it.
+  const s = foldBatch(
+    events.filter((e) => e.batchId === id || e.type === 'blend'),
+    at
+  );
+  if (!s || s.id !== id) return null;
+  return {
+    id,
+    running: s.bottled.length > 0 && s.fills.length === 0 ? 0 : 1,
+    startedAt: s.startedAt,
+    words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
+    state: compact(s),
+    standing: standingOf(s)
+  };
+}
+
+/** Where a summarised batch stands at a later moment: time alone moves its day, not its wine. */
+export const standingAt = (summary: Summary, at: number): Standing => ({
+  ...summary.standing,
+  day: Math.floor((at - summary.startedAt) / DAY) + 1
+});

@@ -1,0 +1,69 @@
+import { solve } from 'yalps';
+import type { Vessel } from './vessels';
+
+/** One way to rack: how much goes into which vessel, the air left over it, and what finds no room. */
+export type RackingPlan = {
+  to: { vessel: Vessel; volumeL: number; airL: number }[];
+  airL: number;
+  restL: number;
+};
+
+/** Shares of a jar that stand in for a neck: what is left free so that the bung goes in. Common practice. */
+const NECK = 0.985;
+/** What a litre of wine without a place counts for, against a litre of air; and each more vessel to wash. */
+const COST = { rest: 4, air: 1, vessel: 0.12 };
+/** Rest that a glass or a bottle takes care of, L. */
+const A_GLASS = 0.25;
+
+/** Litres that a vessel takes when it is filled to the neck. */
+export const toTheNeck = (vessel: Vessel): number => vessel.capacityL * NECK;
+
+/**
+ * Which vessels take a wine with least air: a small integer programme, air against wine left over against
+ * vessels to wash. All are filled to the neck but the largest, which bears what air there is.
+ * @param volumeL what there is to rack, L
+ * @param free vessels that are empty, closed ones
+ * @returns the plan; with `restL` when nothing holds it all
+ */
+export function planRacking(volumeL: number, free: readonly Vessel[]): RackingPlan {
+  const nothing: RackingPlan = { to: [], airL: 0, restL: volumeL };
+  if (volumeL <= 0 || free.length === 0) return nothing;
+  const { status, variables } = solve({
+    direction: 'minimize',
+    objective: 'cost',
+    constraints: { wine: { equal: volumeL } },
+    variables: {
+      ...Object.fromEntries(free.map((v, i) => [`v${i}`, { wine: toTheNeck(v), cost: COST.vessel }])),
+      air: { wine: -1, cost: COST.air },
+      rest: { wine: 1, cost: COST.rest }
+    },
+    binaries: free.map((_, i) => `v${i}`)
+  });
+  if (status !== 'optimal') return nothing;
+  const amount = (name: string) => variables.find(([n]) => n === name)?.[1] ?? 0;
+  const used = free.filter((_, i) => amount(`v${i}`) > 0.5).sort((a, b) => a.capacityL - b.capacityL);
+  if (used.length === 0) return nothing;
+  let left = volumeL;
+  const to = used.map((vessel) => {
+    // What is left after the others is the largest one's, up to its neck.
+    const take = Math.min(left, toTheNeck(vessel));
+    left -= take;
+    return {
+      vessel,
+      volumeL: take,
+      airL: Math.max(0, toTheNeck(vessel) - take)
+    };
+  });
+  return {
+    to: to.filter((t) => t.volumeL > 1e-6),
+    airL: to.reduce((sum, t) => sum + t.airL, 0),
+    restL: Math.max(0, left)
+  };
+}
+
+/** A racking in words of its air and rest: `no air to speak of`, `0.4 L of air`, `0.3 L over: drink it`. */
+export function rackingWord(plan: RackingPlan): string {
+  if (plan.restL > A_GLASS) return `${plan.restL.toFixed(1)} L find no room`;
+  if (plan.restL > 0.02) return `a glass over, ${(plan.restL * 1000).toFixed(0)} mL: taste it`;
+  return plan.airL < 0.1 ? 'no air to speak of' : `${plan.airL.toFixed(1)} L of air: top it up`;
+}

@@ -1,0 +1,79 @@
+import { batchesOf, type LedgerEvent } from '$core/ledger/events';
+import { summaryOf, SUMMARY_VERSION } from '$core/ledger/summary';
+import { db } from './db';
+
+/** Events of one batch: its own, the blends that took from it, and what voids any of them. */
+export async function eventsOf(batchId: string): Promise<LedgerEvent[]> {
+  const [own, taken] = await Promise.all([
+    db.events.where('batchId').equals(batchId).toArray(),
+    db.events.where('data.from.batchId').equals(batchId).toArray()
+  ]);
+  const others = new Set(taken.filter((e) => e.batchId !== batchId).map((e) => e.batchId));
+  if (others.size === 0) return own;
+  const ids = new Set(taken.map((e) => e.id));
+  const voids = await db.events
+    .where('batchId')
+    .anyOf([...others])
+    .filter((e) => e.type === 'void' && ids.has(e.data.eventId))
+    .toArray();
+  return [...own, ...taken.filter((e) => e.batchId !== batchId), ...voids];
+}
+
+/** The batches that must be summed up anew after these events: theirs, and those of what they void. */
+async function touched(events: readonly LedgerEvent[]): Promise<Set<string>> {
+  const ids = new Set(events.flatMap(batchesOf));
+  const voided = events.flatMap((e) => (e.type === 'void' ? [e.data.eventId] : []));
+  for (const e of await db.events.bulkGet(voided)) if (e) batchesOf(e).forEach((id) => ids.add(id));
+  return ids;
+}
+
+const stamp = async () =>
+  db.settings.put({ key: 'summaries', value: { events: await db.events.count(), version: SUMMARY_VERSION } });
+
+/** Makes the summaries of some batches anew. */
+async function sumUp(ids: Iterable<string>): Promise<void> {
+  const at = Date.now();
+  for (const id of ids) {
+    const summary = summaryOf(await eventsOf(id), id, at);
+    if (summary) await db.summaries.put(summary);
+    else await db.summaries.delete(id);
+  }
+}
+
+/** Brings the summaries up to date after events were written. */
+export async function summaries(events: readonly LedgerEvent[]): Promise<void> {
+  await sumUp(await touched(events));
+  await stamp();
+}
+
+/** Makes every summary anew. @param told is told how far it is, 0 to 1 */
+export async function rebuildSummaries(told?: (share: number) => void): Promise<void> {
+  const ids = (await db.events.orderBy('batchId').uniqueKeys()) as string[];
+  const known = (await db.summaries.toCollection().primaryKeys()) as string[];
+  await db.summaries.bulkDelete(known.filter((id) => !ids.includes(id)));
+  for (let i = 0; i < ids.length; i++) {
+    await sumUp([ids[i]!]);
+    told?.((i + 1) / ids.length);
+  }
+  await stamp();
+}
+
+/** Fruit gives and time passes without an event: what still holds fruit is summed up again after an hour. */
+const STALE_MS = 3_600_000;
+
+/** Brings forward the summaries of wines that still stand on fruit. */
+export async function refreshGiving(at: number): Promise<void> {
+  const standing = await db.summaries
+    .where('[running+startedAt]')
+    .between([1, -Infinity], [1, Infinity])
+    .toArray();
+  await sumUp(
+    standing.filter((s) => s.state.held.solidsKg > 1e-4 && at - s.state.at > STALE_MS).map((s) => s.id)
+  );
+}
+
+/** Whether the summaries are of all events there are: a tab that was killed while writing leaves them behind. */
+export async function areSummariesStale(): Promise<boolean> {
+  const kept = (await db.settings.get('summaries'))?.value as { events: number; version: number } | undefined;
+  return kept?.events !== (await db.events.count()) || kept?.version !== SUMMARY_VERSION;
+}

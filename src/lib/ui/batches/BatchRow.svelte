@@ -1,0 +1,68 @@
+<script lang="ts">
+  import { mustColour } from '$core/must/colour';
+  import { abvText, sgText, volumeText } from '$core/units/format';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { dayWord, dueWord } from '../shelf/when';
+  import VesselMini from '../vessel/VesselMini.svelte';
+
+  /** One wine in the list: where it stands, and what comes next. A tick picks it for comparing. */
+  type Props = { batch: Batch; picked: boolean; onpick: (picked: boolean) => void };
+  let { batch: b, picked, onpick }: Props = $props();
+
+  const v = $derived(vesselById(b.state.fills[0]?.vesselId ?? ''));
+  const bottled = $derived(b.standing.stage === 'bottled');
+  const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));
+  const colour = $derived(mustColour(b.state.plan.ingredients).must);
+</script>
+
+<li class="dashline flex items-center gap-2">
+  <label class="grid size-11 shrink-0 place-items-center max-sm:hidden" title="Pick it for comparing"
+    ><input
+      type="checkbox"
+      class="checkbox checkbox-sm"
+      aria-label="Compare {b.state.name}"
+      checked={picked}
+      onchange={(e) => onpick(e.currentTarget.checked)}
+    /></label
+  >
+  <a
+    href="/batches/{b.id}"
+    class="grid min-h-14 min-w-0 flex-1 grid-cols-[44px_minmax(0,1.2fr)_auto] items-center gap-x-4 py-1.5 no-underline hover:bg-slip md:grid-cols-[44px_minmax(0,1.3fr)_6rem_5rem_6rem_minmax(0,1.6fr)]"
+  >
+    <span class="flex h-11 items-end justify-center">
+      {#if v && !bottled}<VesselMini
+          vessel={v}
+          volumeL={b.standing.volumeL / Math.max(1, b.state.fills.length)}
+          {colour}
+          size={38}
+        />{:else}<span class="size-4 rounded-full" style:background={colour}></span>{/if}
+    </span>
+    <span class="min-w-0"
+      ><span class="number block truncate text-[1.1875rem]">{b.state.name}</span><span
+        class="small block truncate">day {b.standing.day}{bottled ? '' : `, ${where}`}</span
+      ></span
+    >
+    <span class="number text-right text-[1.1875rem] md:order-none"
+      >{b.standing.sg ? sgText(b.standing.sg.sg) : ''}</span
+    >
+    <span class="hidden text-right md:block"
+      >{b.standing.abv.likely > 0.1 ? `${abvText(b.standing.abv.likely)} %` : ''}</span
+    >
+    <span class="hidden text-right md:block"
+      >{bottled
+        ? `${b.state.bottled.reduce((n, x) => n + x.count, 0)} bottles`
+        : volumeText(b.standing.volumeL, household.settings.volume)}</span
+    >
+    <span class="small hidden truncate md:block">
+      {#if b.due[0]}{b.due[0].step.title}, {dueWord(
+          b.due[0],
+          household.now,
+          b.state.zone
+        )}{:else if b.state.bottled[0]}filled {dayWord(
+          b.state.bottled[0].at,
+          household.now,
+          b.state.zone
+        )}{/if}
+    </span>
+  </a>
+</li>

@@ -1,0 +1,42 @@
+import type { OpenBatch } from '$lib/store/household.svelte';
+import { acidWater, liquid } from '$core/must/stock';
+import { titratableAcidity } from '$core/must/acid';
+import { contents } from '$core/ledger/fold';
+import { YEASTS } from '$core/must/substances';
+
+/** A line of the comparison: what is compared, and its figure for each wine. */
+export type Line = { what: string; of: (b: OpenBatch) => string };
+
+const none = '–';
+
+/** The sums that wines are set beside one another by. */
+export const LINES: Line[] = [
+  { what: 'Started at', of: (b) => (b.state.startSg ? b.state.startSg.sg.toFixed(3) : none) },
+  { what: 'Now', of: (b) => (b.standing.sg ? b.standing.sg.sg.toFixed(3) : none) },
+  { what: 'Alcohol', of: (b) => `${b.standing.abv.likely.toFixed(1)} %` },
+  { what: 'Sugar left', of: (b) => `${b.standing.residualGL.toFixed(0)} g/L, ${b.standing.sweetness}` },
+  {
+    what: 'Acid',
+    of: (b) => {
+      if (b.state.measured.taGL !== null) return `${b.state.measured.taGL.toFixed(1)} g/L, measured`;
+      const stock = b.state.fills.length > 0 ? contents(b.state) : b.state.bottled.at(-1)?.stock;
+      const now = stock && liquid(stock);
+      return now ? `${titratableAcidity(acidWater(stock, now.volumeL)).toFixed(1)} g/L` : none;
+    }
+  },
+  { what: 'pH', of: (b) => b.state.measured.ph?.toFixed(1) ?? none },
+  { what: 'Days', of: (b) => String(b.standing.day) },
+  { what: 'Days on the fruit', of: (b) => daysOnFruit(b) },
+  {
+    what: 'Yeast',
+    of: (b) => b.state.pitches.map((p) => YEASTS[p.yeast.yeastId ?? 'wine'].name).join(', then ') || none
+  },
+  { what: 'Rackings', of: (b) => String(b.state.rackings.length) },
+  { what: 'Lost on the way', of: (b) => `${b.state.lostL.toFixed(1)} L` },
+  { what: 'Bottles', of: (b) => String(b.state.bottled.reduce((n, x) => n + x.count, 0) || none) }
+];
+
+function daysOnFruit(b: OpenBatch): string {
+  const { fruitInAt, fruitOutAt, at } = b.state;
+  return fruitInAt === null ? none : Math.round(((fruitOutAt ?? at) - fruitInAt) / 86_400_000).toString();
+}

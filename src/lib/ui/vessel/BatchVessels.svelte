@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { fillL, type Fill } from '$core/ledger/fill';
+  import type { BatchState } from '$core/ledger/fold';
+  import { rackingLossL } from '$core/must/balance';
+  import { mustColour } from '$core/must/colour';
+  import { INSOLUBLE_DENSITY } from '$core/must/stock';
+  import { FOAM_ROOM, type Vessel } from '$core/scale/vessels';
+  import { volumeText } from '$core/units/format';
+  import { household, vesselById } from '$lib/store/household.svelte';
+  import VesselDrawing from './VesselDrawing.svelte';
+
+  /** The vessels a batch stands in, to scale, with fruit, foam room, lees and the air over them. */
+  let { state: s }: { state: BatchState } = $props();
+
+  const unit = $derived(household.settings.volume);
+  const stands = $derived(
+    s.fills.flatMap((fill) => {
+      const vessel = vesselById(fill.vesselId);
+      return vessel && fillL(fill) > 0.02 ? [{ fill, vessel }] : [];
+    })
+  );
+  const isOpen = (v: Vessel) => v.shape === 'bucket' || v.shape === 'barrel';
+  const hasFruit = $derived(s.fruitInAt !== null && s.fruitOutAt === null);
+  const pulpL = $derived(hasFruit ? s.insolublesKg / INSOLUBLE_DENSITY : 0);
+  /** What air there is over closed wine, and what lies under it. */
+  function words(fill: Fill, v: Vessel): string[] {
+    const litres = fillL(fill);
+    const airL = Math.max(0, v.capacityL - litres - (hasFruit ? pulpL : 0));
+    const lees = s.rackings.length === 0 && hasFruit ? 0 : rackingLossL(litres, s.rackings.length === 0);
+    return [
+      isOpen(v)
+        ? `${volumeText(airL, unit)} of room`
+        : `${(1000 * airL).toFixed(0)} mL of air, ${Math.round((100 * airL) / v.capacityL)} %`,
+      ...(lees > 0.05 ? [`about ${volumeText(lees, unit)} goes with the lees`] : [])
+    ];
+  }
+</script>
+
+<div class="flex flex-wrap gap-4">
+  {#each stands as { fill, vessel } (fill.vesselId)}
+    {@const litres = fillL(fill)}
+    <figure class="w-[13rem] max-w-full">
+      <div class="h-[13rem]">
+        <VesselDrawing
+          {vessel}
+          fillL={litres + (isOpen(vessel) ? pulpL : 0)}
+          liquidL={litres}
+          foamShare={isOpen(vessel) && hasFruit ? FOAM_ROOM.usual : 0}
+          {unit}
+          colour={mustColour(s.plan.ingredients)}
+          hasFruit={hasFruit && isOpen(vessel)}
+          hasLees={!hasFruit}
+          standing
+          notes={[]}
+        />
+      </div>
+      <figcaption class="text-[0.9375rem]">
+        <b>{vessel.name}</b>, {volumeText(litres, unit)}{#each words(fill, vessel) as w (w)}<span
+            class="small block">{w}</span
+          >{/each}
+      </figcaption>
+    </figure>
+  {/each}
+</div>
