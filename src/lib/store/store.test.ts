@@ -4,11 +4,22 @@ import { foldBatch } from '$core/ledger/fold';
 import { standingOf } from '$core/ledger/standing';
 import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
 import { loadDemo } from '$lib/demo/household';
-import { doStep, logFruitOut, logGravity, logNote, logRacking, logStir, startBatch } from './actions';
+import {
+  doStep,
+  logBlend,
+  logFruitOut,
+  logGravity,
+  logNote,
+  logRacking,
+  logStir,
+  replaceEvent,
+  startBatch
+} from './actions';
 import { db } from './db';
 import { dropDraft, keepDraft, readDraft } from './draft';
 import { undo } from './record';
 import { DEFAULT_SETTINGS } from './settings';
+import { areSummariesStale, eventsOf, rebuildSummaries } from './summaries';
 import { writeImport } from './transfer-file';
 
 const PLAN = {
@@ -24,7 +35,13 @@ const state = async (id: string, at = NOW + 1e9) =>
   foldBatch(await db.events.where('batchId').equals(id).toArray(), at)!;
 
 beforeEach(async () => {
-  await Promise.all([db.events.clear(), db.vessels.clear(), db.settings.clear(), db.drafts.clear()]);
+  await Promise.all([
+    db.events.clear(),
+    db.vessels.clear(),
+    db.settings.clear(),
+    db.drafts.clear(),
+    db.summaries.clear()
+  ]);
 });
 
 describe('writing down', () => {
@@ -212,5 +229,67 @@ describe('the demo household', () => {
     expect(events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
     const used = batches.flatMap((b) => b.fills.map((f) => f.vesselId));
     expect(new Set(used).size).toBe(used.length);
+  });
+});
+
+describe('summaries', () => {
+  it('follow every write, and an undone batch is gone from the lists', async () => {
+    const id = await startBatch(PLAN, 'Rhubarb Extra', 'bucket', { at: NOW });
+    await logGravity(id, 1.08, 20, DEFAULT_SETTINGS, { at: NOW + 1000 });
+    const row = (await db.summaries.get(id))!;
+    expect(row.state.readings).toHaveLength(1);
+    expect(row.running).toBe(1);
+    expect(await db.summaries.where('words').startsWith('ext').count()).toBe(1);
+    expect(await areSummariesStale()).toBe(false);
+    const planned = (await eventsOf(id)).find((e) => e.type === 'planned')!;
+    await undo(planned);
+    expect(await db.summaries.count()).toBe(0);
+  });
+
+  it('are made anew from the events when a tab was killed between the two', async () => {
+    const id = await startBatch(PLAN, 'Rhubarb', 'bucket', { at: NOW });
+    const whole = await db.summaries.get(id);
+    // What a killed tab leaves: an event that no summary knows of.
+    const stir = (await eventsOf(id))[0]!;
+    await db.events.add({
+      ...stir,
+      id: '01900000-0000-7000-8000-00000000dead',
+      type: 'stir',
+      data: {}
+    } as never);
+    expect(await areSummariesStale()).toBe(true);
+    await rebuildSummaries();
+    expect(await areSummariesStale()).toBe(false);
+    const again = (await db.summaries.get(id))!;
+    expect(again.state.stirs).toHaveLength(1);
+    expect(again.state.fills).toEqual(whole!.state.fills);
+  });
+
+  it('a blend moves both wines, and is undone for both', async () => {
+    const plum = await startBatch(PLAN, 'Plum', 'a', { at: NOW });
+    const sloe = await startBatch(PLAN, 'Sloe', 'b', { at: NOW });
+    const litres = async (id: string) => (await db.summaries.get(id))!.standing.volumeL;
+    const [p, q] = [await litres(plum), await litres(sloe)];
+    const source = await state(sloe, NOW + 60_000);
+    const event = await logBlend(plum, 'a', source, 'b', 1, { at: NOW + 60_000 });
+    expect(await litres(plum)).toBeCloseTo(p + 1, 1);
+    expect(await litres(sloe)).toBeCloseTo(q - 1, 1);
+    expect((await eventsOf(sloe)).map((e) => e.type)).toContain('blend');
+    await undo(event);
+    expect(await litres(plum)).toBeCloseTo(p, 3);
+    expect(await litres(sloe)).toBeCloseTo(q, 3);
+    expect(() => logBlend(plum, 'a', source, 'b', 99)).toThrow(/only .* L of Sloe/);
+  });
+
+  it('putting a reading of the past right reckons everything after it anew', async () => {
+    const id = await startBatch(PLAN, 'Rhubarb', 'bucket', { at: NOW });
+    const wrong = await logGravity(id, 1.08, 20, DEFAULT_SETTINGS, { at: NOW + 3_600_000 });
+    await logGravity(id, 1.04, 20, DEFAULT_SETTINGS, { at: NOW + 4 * 86_400_000 });
+    const before = (await db.summaries.get(id))!.standing.classroom!;
+    await replaceEvent(wrong, { sg: 1.09, stemSg: 1.09, tempC: 20 }, NOW + 3_600_000);
+    const after = (await db.summaries.get(id))!;
+    expect(after.standing.classroom! - before).toBeCloseTo(0.01 * 131.25, 6);
+    expect(after.state.readings).toHaveLength(2);
+    expect((await eventsOf(id)).filter((e) => e.type === 'void')).toHaveLength(1);
   });
 });

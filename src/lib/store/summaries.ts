@@ -1,5 +1,5 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/events';
-import { summaryOf, SUMMARY_VERSION } from '$core/ledger/summary';
+import { summaryOf, SUMMARY_VERSION, type Summary } from '$core/ledger/summary';
 import { db } from './db';
 
 /** Events of one batch: its own, the blends that took from it, and what voids any of them. */
@@ -33,11 +33,14 @@ const stamp = async () =>
 /** Makes the summaries of some batches anew. */
 async function sumUp(ids: Iterable<string>): Promise<void> {
   const at = Date.now();
+  const [made, gone]: [Summary[], string[]] = [[], []];
   for (const id of ids) {
     const summary = summaryOf(await eventsOf(id), id, at);
-    if (summary) await db.summaries.put(summary);
-    else await db.summaries.delete(id);
+    if (summary) made.push(summary);
+    else gone.push(id);
   }
+  await db.summaries.bulkPut(made);
+  if (gone.length > 0) await db.summaries.bulkDelete(gone);
 }
 
 /** Brings the summaries up to date after events were written. */
@@ -46,14 +49,17 @@ export async function summaries(events: readonly LedgerEvent[]): Promise<void> {
   await stamp();
 }
 
+const LOT = 50;
+
 /** Makes every summary anew. @param told is told how far it is, 0 to 1 */
 export async function rebuildSummaries(told?: (share: number) => void): Promise<void> {
   const ids = (await db.events.orderBy('batchId').uniqueKeys()) as string[];
   const known = (await db.summaries.toCollection().primaryKeys()) as string[];
   await db.summaries.bulkDelete(known.filter((id) => !ids.includes(id)));
-  for (let i = 0; i < ids.length; i++) {
-    await sumUp([ids[i]!]);
-    told?.((i + 1) / ids.length);
+  // In lots: every write makes the open lists look again.
+  for (let i = 0; i < ids.length; i += LOT) {
+    await sumUp(ids.slice(i, i + LOT));
+    told?.(Math.min(1, (i + LOT) / ids.length));
   }
   await stamp();
 }

@@ -38,9 +38,9 @@ export const compact = (s: BatchState): BatchState => ({
 
 /** The summary of a batch from its events; null when it was taken back. */
 export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
-  // A blend's other side has its own plan: only this batch's makes it.
+  // Of a blend's other side, only the blend and what voids it bear on this batch.
   const s = foldBatch(
-    events.filter((e) => e.batchId === id || e.type === 'blend'),
+    events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void'),
     at
   );
   if (!s || s.id !== id) return null;

@@ -79,12 +79,7 @@
               class="ml-1 min-h-9 underline decoration-dotted underline-offset-2 max-sm:min-h-11"
             >
               {#snippet trigger()}why?{/snippet}
-              {#snippet children()}<WhyReading
-                  {batch}
-                  {sg}
-                  tempC={tempC ?? null}
-                  at={Date.parse(e.at)}
-                />{/snippet}
+              <WhyReading {batch} {sg} tempC={tempC ?? null} at={Date.parse(e.at)} />
             </Pop>
           {/if}</span
         >

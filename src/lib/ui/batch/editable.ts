@@ -143,7 +143,7 @@ export function effectText(
   show: (litres: number) => string
 ): string {
   const said: string[] = [];
-  if (Math.abs(after.volumeL - before.volumeL) > 0.04 && before.volumeL > 0)
+  if (before.volumeL > 0 && show(before.volumeL) !== show(after.volumeL))
     said.push(`${show(before.volumeL)} → ${show(after.volumeL)}`);
   if (before.sg !== null && after.sg !== null && Math.abs(after.sg - before.sg) > 6e-4)
     said.push(`${before.sg.toFixed(3)} → ${after.sg.toFixed(3)}`);

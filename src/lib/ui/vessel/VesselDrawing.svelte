@@ -117,16 +117,16 @@
     {@const y = d.y(m.volumeL)}
     {@const x = mid - d.half(y)}
     <line x1={x} x2={x + 12} y1={y} y2={y} class="stroke-quiet" />
-    {#if Math.abs(y - top) > 12 && y > 22}<text
+    {#if !standing && Math.abs(y - top) > 12 && y > 22}<text
         x={x - 8}
         y={y + 4}
         text-anchor="end"
         class="fill-quiet text-[13px]">{m.label}</text
       >{/if}
   {/each}
-  <text x={mid - d.half(2) - 8} y="6" text-anchor="end" class="fill-quiet text-[12px]"
-    >{UNIT_LABEL[unit]}</text
-  >
+  {#if !standing}<text x={mid - d.half(2) - 8} y="6" text-anchor="end" class="fill-quiet text-[12px]"
+      >{UNIT_LABEL[unit]}</text
+    >{/if}
   <path d={d.outline} fill="none" class="stroke-ink" stroke-width="2.5" stroke-linejoin="round" />
   <line
     x1={mid - d.half(0.5) - 5}
@@ -150,7 +150,9 @@
       x={mid}
       y={Math.max(22, top - 9)}
       text-anchor="middle"
-      class="number paint-under text-[19px] {overL > 0 ? 'fill-rosehip' : 'fill-ink'}"
+      class="number paint-under {standing ? 'text-[30px]' : 'text-[19px]'} {overL > 0
+        ? 'fill-rosehip'
+        : 'fill-ink'}"
     >
       {overL > 0
         ? `${volumeText(overL, unit)} too much`
@@ -180,14 +182,14 @@
         >
       {/each}
     {/if}
-    {#if isTight}
+    {#if isTight && !standing}
       <text
         x={mid}
         y={Math.max(42, top + capDepth + 4)}
         text-anchor="middle"
         class="paint-under fill-ink text-[14px] font-semibold">too little room for foam</text
       >
-    {:else if foamShare > 0 && overL === 0 && top > 74}
+    {:else if !standing && foamShare > 0 && overL === 0 && top > 74}
       <text x={mid} y={Math.max(24, foamTop - 12)} text-anchor="middle" class="fill-quiet text-[13px]"
         >{volumeText(freeL, unit)} free</text
       >
