@@ -116,6 +116,8 @@ const LEAVES_LIQUID = new Set<LedgerEvent['type']>([
 /** Lets every lot give what time has freed since it last gave. */
 function advance(s: Working, at: number): void {
   for (const lot of s.lots) {
+    // Spent fruit has nothing more to give.
+    if (lot.held.waterKg < 1e-7) continue;
     const hours = Math.max(0, (at - lot.since) / HOUR);
     const share = shareGiven(lot.halfH, hours);
     const fill = s.fills.find((f) => f.vesselId === lot.vesselId) ?? s.fills[0];

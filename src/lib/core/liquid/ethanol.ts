@@ -1,4 +1,4 @@
-import { findRoot } from './root';
+import { findRoot, fixedPoint } from './root';
 import { InputError } from '../units/input-error';
 
 /** Density of pure ethanol at 20 °C, kg/L. @source OIML R 22 (1975) */
@@ -32,14 +32,9 @@ const PURE_WATER = ethanolWaterDensity(0);
 export function densityOfStrength(ethanolKgL: number): number {
   if (ethanolKgL <= 0) return ethanolWaterDensity(0);
   // The mass fraction settles in a few rounds: density moves far less than strength.
-  let p = ethanolKgL / 0.98;
-  for (let i = 0; i < 60; i++) {
-    const next = Math.min(1, ethanolKgL / ethanolWaterDensity(p));
-    const moved = Math.abs(next - p);
-    p = next;
-    if (moved < 1e-9) break;
-  }
-  return ethanolWaterDensity(p);
+  return ethanolWaterDensity(
+    fixedPoint((p) => Math.min(1, ethanolKgL / ethanolWaterDensity(p)), ethanolKgL / 0.98)
+  );
 }
 
 /** How much lighter than water alcohol of `ethanolKgL` makes a liquid, kg/L. */

@@ -1,4 +1,5 @@
 import { alcoholDrop } from './ethanol';
+import { fixedPoint } from './root';
 import { brixFromSg, sgFromBrix, sgFromGramsPerLitre } from './sugar';
 import { WATER_20 } from './water';
 
@@ -32,15 +33,11 @@ export function liquidOf(
     const sg = sgFromBrix(brix);
     return { volumeL: massKg / (sg * WATER_20), sg };
   }
-  let volumeL = waterKg / WATER_20 + 0.62 * solidsKg + ethanolKg / 0.85;
-  for (let i = 0; i < 50; i++) {
-    const density =
-      sgFromGramsPerLitre((1000 * solidsKg) / volumeL) * WATER_20 - alcoholDrop(ethanolKg / volumeL);
-    const next = massKg / density;
-    const moved = Math.abs(next - volumeL);
-    volumeL = next;
-    if (moved < 1e-9 * volumeL) break;
-  }
+  const volumeL = fixedPoint(
+    (litres) =>
+      massKg / (sgFromGramsPerLitre((1000 * solidsKg) / litres) * WATER_20 - alcoholDrop(ethanolKg / litres)),
+    waterKg / WATER_20 + 0.62 * solidsKg + ethanolKg / 0.85
+  );
   return { volumeL, sg: massKg / volumeL / WATER_20 };
 }
 

@@ -1,4 +1,22 @@
 /**
+ * The fixed point of a contraction, by Steffensen's method: two steps, and Aitken's leap from them.
+ * @param f moves any x near to where it stays; @param x a guess
+ * @returns x with `f(x)` within `tolerance` of it, in parts of x
+ */
+export function fixedPoint(f: (x: number) => number, x: number, tolerance = 1e-9): number {
+  for (let i = 0; i < 25; i++) {
+    const a = f(x);
+    if (Math.abs(a - x) <= tolerance * Math.abs(a)) return a;
+    const b = f(a);
+    if (Math.abs(b - a) <= tolerance * Math.abs(b)) return b;
+    const bend = b - 2 * a + x;
+    const leap = bend !== 0 ? x - ((a - x) * (a - x)) / bend : b;
+    x = Number.isFinite(leap) && leap > 0 ? leap : b;
+  }
+  return x;
+}
+
+/**
  * Where a continuous function crosses zero between `lo` and `hi`, by bracketed false position
  * (Illinois). Falls back on the midpoint, so it always converges.
  * @param f must differ in sign at `lo` and `hi`, or be zero at one of them
