@@ -83,6 +83,23 @@ const VIEWS = {
       await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.015');
     }
   ],
+  racking: [
+    DESK,
+    async (page) => {
+      await open('Elderberry')(page);
+      await page.getByRole('button', { name: 'Rack', exact: true }).click();
+    }
+  ],
+  compare: [
+    DESK,
+    async (page) => {
+      await page.goto(`${base}/batches`);
+      await page.getByRole('checkbox', { name: 'Compare Quince' }).check();
+      await page.getByRole('checkbox', { name: 'Compare Elderberry' }).check();
+      await page.getByRole('link', { name: 'Compare 2' }).click();
+      await page.locator('canvas').waitFor();
+    }
+  ],
   batches: [DESK, go('/batches')],
   settings: [DESK, go('/settings')]
 };

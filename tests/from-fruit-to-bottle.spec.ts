@@ -112,6 +112,8 @@ test('a wine that has been still for a week is bottled, and told by how much it 
   await page.clock.setFixedTime(start + 60 * 86_400_000);
   await read(page, '0.986', '20', 8);
   await page.getByRole('button', { name: 'Rack', exact: true }).click();
+  // One jar for all of it, though two would leave less air.
+  await page.getByLabel(/^Into/).selectOption({ label: '10 L jar' });
   await earlier(page, 5);
   await page.getByRole('button', { name: 'It is racked' }).click();
   await read(page, '0.986', '20');

@@ -55,7 +55,7 @@ export function logGravity(
   tempC: number | null,
   settings: Settings,
   when?: When,
-  also: { ph?: number; taGL?: number } = {}
+  also: { ph?: number; taGL?: number; residueSg?: number } = {}
 ): Promise<LedgerEvent> {
   const sg = correctStem(stemSg, tempC, settings);
   return record(batchId, 'reading', { sg, stemSg, ...(tempC === null ? {} : { tempC }), ...also }, when);
@@ -66,6 +66,27 @@ export const logStir = (batchId: string, when?: When) => record(batchId, 'stir',
 export const logNote = (batchId: string, text: string, when?: When) => {
   if (!text.trim()) throw new InputError('The note is empty.', 'Write a word or two.', 'text');
   return record(batchId, 'note', { text: text.trim() }, when);
+};
+
+/** A tasting: what it was like, how well it was liked, and what to do otherwise next time. */
+export const logTasting = (
+  batchId: string,
+  text: string,
+  liking: number | null,
+  nextTime = '',
+  when?: When
+) => {
+  if (!text.trim()) throw new InputError('The tasting is empty.', 'Write a word or two.', 'text');
+  return record(
+    batchId,
+    'tasting',
+    {
+      text: text.trim(),
+      ...(liking ? { liking } : {}),
+      ...(nextTime.trim() ? { nextTime: nextTime.trim() } : {})
+    },
+    when
+  );
 };
 
 export const logPitch = (batchId: string, data: EventData<'pitch'>, when?: When) =>

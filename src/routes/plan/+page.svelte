@@ -5,6 +5,8 @@
   import { entryOf, type Ingredient } from '$core/must/plan';
   import { rowOf } from '$core/scale/portrait';
   import { hoursToGive } from '$core/must/balance';
+  import { leavesAt } from '$core/method/schedule';
+  import { dayWord } from '$lib/ui/shelf/when';
   import { mustColour } from '$core/must/colour';
   import { planRibbon } from '$core/must/ribbon';
   import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
@@ -60,7 +62,13 @@
   const ribbon = $derived(planRibbon(bench.solved.plan.ingredients));
   const allSugar = $derived(ribbon.reduce((s, p) => s + p.hexoseKg, 0));
   const heldSugar = $derived(ribbon.filter((p) => p.kind === 'held').reduce((s, p) => s + p.hexoseKg, 0));
-  const holder = $derived(busy.get(vessel.id)?.state.name ?? null);
+  const held = $derived(busy.get(vessel.id));
+  /** What still stands in the vessel, and until when. */
+  const holder = $derived.by(() => {
+    if (!held) return null;
+    const at = leavesAt(held.due);
+    return `${held.state.name}${at !== null && at > household.now ? `, until about ${dayWord(at, household.now, held.state.zone)}` : ''}`;
+  });
 </script>
 
 <svelte:head><title>Plan · Vecino</title></svelte:head>

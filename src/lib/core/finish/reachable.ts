@@ -1,6 +1,7 @@
 import { ledgerAbv } from '../ferment/alcohol';
 import { reachableHexose } from '../ferment/convert';
-import { batchTolerance, contents, volumeOf, type BatchState } from '../ledger/fold';
+import { fillL, type Fill } from '../ledger/fill';
+import { batchTolerance, contents, type BatchState } from '../ledger/fold';
 import { expectedFinish, steadiness } from '../ledger/standing';
 import { addInto, liquid, scaled, type Stock } from '../must/stock';
 import { ETHANOL_20 } from '../liquid/ethanol';
@@ -21,13 +22,15 @@ const LONG_STILL_SG = 0.003;
 
 export type Reachable = { hexoseGL: number; why: string; needsReading: boolean };
 
-function stabilised(s: BatchState): boolean {
-  const litres = volumeOf(s);
-  const gL = (id: string) => (s.powdersG[id]?.massG ?? 0) / Math.max(litres, 0.01);
-  return (
-    gL('sorbate') >= STABLE_SORBATE_GL && gL('metabisulphite') + gL('campden') >= STABLE_METABISULPHITE_GL
-  );
-}
+/** Whether every one of these vessels has sulphite and sorbate enough for what is in it. */
+const stabilised = (fills: readonly Fill[]): boolean =>
+  fills.length > 0 &&
+  fills.every((f) => {
+    const gL = (id: string) => (f.powdersG[id] ?? 0) / Math.max(fillL(f), 0.01);
+    return (
+      gL('sorbate') >= STABLE_SORBATE_GL && gL('metabisulphite') + gL('campden') >= STABLE_METABISULPHITE_GL
+    );
+  });
 
 /** The same wine at the low end of its strength, so that headroom is judged on the safe side. */
 function weaker(stock: Stock): Stock {
@@ -42,9 +45,12 @@ function weaker(stock: Stock): Stock {
  * Everything in the ledger counts unless it is shown to be gone: no reading means all of it.
  * Strength is taken low and tolerance high, because a yeast that stopped early has only stalled.
  * @param isClear what the winemaker says of it; sorbate and sulphite hold only in clear wine
+ * @param vesselId the vessel that is bottled; all of them when it is not said
  */
-export function reachableAtBottling(s: BatchState, isClear: boolean): Reachable {
-  const stock = addInto(contents(s), s.held);
+export function reachableAtBottling(s: BatchState, isClear: boolean, vesselId?: string): Reachable {
+  const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
+  // What fruit still holds may end in any of the vessels: it counts in each.
+  const stock = addInto(contents({ fills }), s.held);
   const litres = liquid(stock)?.volumeL ?? 0;
   if (litres <= 0) return { hexoseGL: 0, why: 'There is nothing in the vessel.', needsReading: false };
   const most = batchTolerance(s)[2];
@@ -65,7 +71,7 @@ export function reachableAtBottling(s: BatchState, isClear: boolean): Reachable 
       why: 'No gravity was ever read, so all the sugar that went in counts as still there. Read it first.',
       needsReading: true
     };
-  if (still.steady && stabilised(s) && isClear)
+  if (still.steady && stabilised(fills) && isClear)
     return {
       hexoseGL: 0,
       why: 'Still, clear, and stabilised with sulphite and sorbate.',

@@ -102,6 +102,12 @@ export const eventData = {
     lossL: volumeL
   }),
   note: z.strictObject({ text: text.min(1), nextTime: z.boolean().optional() }),
+  tasting: z.strictObject({
+    text: text.min(1),
+    /** how well it is liked, 1 to 5 */
+    liking: z.int().min(1).max(5).optional(),
+    nextTime: text.optional()
+  }),
   bottle: z.strictObject({
     from: id,
     bottles: z
@@ -163,6 +169,7 @@ export const eventSchema = z.discriminatedUnion('type', [
   event('blend'),
   event('transfer'),
   event('note'),
+  event('tasting'),
   event('bottle'),
   event('step'),
   event('caution'),

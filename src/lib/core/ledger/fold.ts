@@ -91,6 +91,7 @@ export type BatchState = {
   /** when the air over a vessel was last taken by gas */
   gassedAt: Record<string, number>;
   allergens: string[];
+  tastings: { at: number; text: string; liking: number | null }[];
   cost: number;
   lostL: number;
   steps: { at: number; step: string; outcome: 'done' | 'skipped' | 'snoozed'; until: number | null }[];
@@ -102,8 +103,15 @@ type Working = BatchState & { lots: Lot[] };
 
 const HOUR = 3_600_000;
 
+/** Hours in which half of a layer of sugar at the bottom dissolves by itself. Common practice: days, not hours. */
+const LAYER_HALF_H = 30;
+/** What marks such a layer among the lots: it is no fruit, and is not taken out. */
+const LAYER = 'layer';
+const NO_PULP = { produceKg: 0, pulpKg: 0, insolublesKg: 0 };
+
 /** Events that leave the liquid as it is; before all others the fruit's giving is brought up to date. */
 const LEAVES_LIQUID = new Set<LedgerEvent['type']>([
+  'tasting',
   'pitch',
   'stir',
   'step',
@@ -117,7 +125,7 @@ const LEAVES_LIQUID = new Set<LedgerEvent['type']>([
 function advance(s: Working, at: number): void {
   for (const lot of s.lots) {
     // Spent fruit has nothing more to give.
-    if (lot.held.waterKg < 1e-7) continue;
+    if (lot.held.waterKg + lot.held.solidsKg < 1e-7) continue;
     const hours = Math.max(0, (at - lot.since) / HOUR);
     const share = shareGiven(lot.halfH, hours);
     const fill = s.fills.find((f) => f.vesselId === lot.vesselId) ?? s.fills[0];
@@ -166,7 +174,17 @@ function add(
   for (const item of ingredients) {
     const produce = entryOf(item);
     const { poured, held, insolublesKg, pulpKg } = contribution(item, produce, TYPICAL);
-    each((f, share) => addInto(f.stock, poured, share));
+    const isLayer = (item.kind === 'sugar' || item.kind === 'honey') && item.layered === true;
+    if (isLayer)
+      s.lots.push({
+        ...NO_PULP,
+        vesselId: first.vesselId,
+        held: poured,
+        halfH: LAYER_HALF_H,
+        since: at,
+        steepId: LAYER
+      });
+    else each((f, share) => addInto(f.stock, poured, share));
     if (poured.hexoseKg + held.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
     const price = s.plan.prices?.[priceKey(item)] ?? 0;
     each((f, share) => (f.cost += price * amountOf(item) * share));
@@ -430,6 +448,9 @@ function apply(s: Working, e: LedgerEvent, when: number): void {
     case 'caution':
       s.acknowledged.push(e.data.cautionId);
       return;
+    case 'tasting':
+      s.tastings.push({ at: when, text: e.data.text, liking: e.data.liking ?? null });
+      return;
     case 'planned':
     case 'note':
     case 'void':
@@ -438,12 +459,27 @@ function apply(s: Working, e: LedgerEvent, when: number): void {
 }
 
 /** What a wine is at a moment, for telling what an event did to it. */
-export type Figures = { volumeL: number; sg: number | null; abv: number };
+export type Figures = {
+  volumeL: number;
+  sg: number | null;
+  abv: number;
+  /** kg of hexose: turned to alcohol, dissolved, and still in fruit or in a layer */
+  sugarKg: { turned: number; dissolved: number; held: number };
+};
 
 const figuresOf = (s: Working): Figures => {
   const stock = contents(s);
   const now = liquid(stock);
-  return { volumeL: now?.volumeL ?? 0, sg: now?.sg ?? null, abv: abvOf(stock) };
+  return {
+    volumeL: now?.volumeL ?? 0,
+    sg: now?.sg ?? null,
+    abv: abvOf(stock),
+    sugarKg: {
+      turned: fermentedOf(s),
+      dissolved: stock.hexoseKg,
+      held: s.lots.reduce((sum, l) => sum + l.held.hexoseKg, 0)
+    }
+  };
 };
 
 /** What each event did to the wine: the figures just before it, and just after. */
@@ -522,6 +558,7 @@ function run(
     steeps: [],
     gassedAt: {},
     allergens: [],
+    tastings: [],
     cost: 0,
     lostL: 0,
     steps: [],
@@ -557,7 +594,8 @@ export function contents(s: Pick<BatchState, 'fills'>): Stock {
 export const volumeOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + fillL(f), 0);
 
 /** Hexose that has fermented, kg. */
-export const fermentedOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
+export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
+  s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
 
 /** The most tolerant yeast pitched, low–usual–high; the plan's own when none is pitched yet. */
 export function batchTolerance(s: BatchState): readonly [number, number, number] {

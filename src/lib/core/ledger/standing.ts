@@ -1,6 +1,7 @@
 import { classroomAbv, ledgerAbv } from '../ferment/alcohol';
 import { finish, YIELD } from '../ferment/convert';
 import { addInto, liquid, scaled } from '../must/stock';
+import { COLD_C } from '../must/substances';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
 import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from './fold';
@@ -77,6 +78,14 @@ export function expectedFinish(
     abv: ledgerAbv(likely.stock).likely,
     stoppedByAlcohol: likely.stoppedByAlcohol
   };
+}
+
+/** Too cold for its yeast, by the last temperature taken: it may stop short of where it should end; null when not. */
+export function tooCold(s: BatchState): { tempC: number; wantsC: number } | null {
+  const last = [...s.readings].reverse().find((r) => r.tempC !== null);
+  if (!last || s.pitches.length === 0) return null;
+  const wantsC = Math.min(...s.pitches.map((p) => COLD_C[p.yeast.yeastId ?? 'wine']));
+  return last.tempC! < wantsC ? { tempC: last.tempC!, wantsC } : null;
 }
 
 function stageOf(s: BatchState): Stage {

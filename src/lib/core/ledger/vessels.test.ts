@@ -9,8 +9,9 @@ import { batchesOf, eventSchema, mergeLogs, type LedgerEvent } from './events';
 import { addedSo2MgL, emptyFill, fillL, pourInto, sorbateGL } from './fill';
 import { foldBatch, historyOf, volumeOf } from './fold';
 import { compact, summaryOf } from './summary';
-import { standingOf } from './standing';
-import { schedule } from '../method/schedule';
+import { expectedFinish, standingOf, tooCold } from './standing';
+import { leavesAt, schedule } from '../method/schedule';
+import { reachableAtBottling } from '../finish/reachable';
 
 const T0 = Date.parse('2026-03-01T08:00:00Z');
 const on = eventsFrom(T0);
@@ -352,6 +353,106 @@ describe('what goes with the wine', () => {
     const s = fold([...start(), on(5, 'top-up', { vesselId: 'a' })]);
     expect(s.gassedAt).toEqual({ a: T0 + 5 * DAY });
     expect(volumeOf(s)).toBeCloseTo(volumeOf(fold(start())), 9);
+  });
+});
+
+describe('bottling sees what every vessel holds', () => {
+  const start = [
+    on(0, 'planned', {
+      name: 'Plum',
+      plan: { ingredients: [{ kind: 'water', volumeL: 10 }] },
+      vesselId: 'a'
+    }),
+    on(0, 'addition', {
+      ingredients: [
+        { kind: 'sugar', sugarId: 'white', massKg: 2.2 },
+        { kind: 'water', volumeL: 10 }
+      ]
+    }),
+    on(0.5, 'pitch', { yeast: { yeastId: 'champagne' } })
+  ];
+  const still = [on(40, 'reading', { sg: 0.986 }), on(45, 'reading', { sg: 0.986 })];
+  const at = (events: LedgerEvent[], day = 60) => foldBatch(events, T0 + day * DAY)!;
+
+  it('a finished wine is safe; late fruit, or sugar in a layer, makes it unsafe again', () => {
+    expect(reachableAtBottling(at([...start, ...still]), true).hexoseGL).toBe(0);
+    const steep = on(50, 'steep', { ingredients: [{ kind: 'produce', produceId: 'raspberry', massKg: 2 }] });
+    expect(reachableAtBottling(at([...start, ...still, steep], 51), true).hexoseGL).toBeGreaterThan(5);
+    const layer = on(50, 'addition', {
+      ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.2, layered: true }]
+    });
+    expect(reachableAtBottling(at([...start, ...still, layer], 50), true).hexoseGL).toBeGreaterThan(10);
+    // What does not ferment does not count.
+    const lactose = on(50, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'lactose', massKg: 0.5 }] });
+    expect(reachableAtBottling(at([...start, ...still, lactose], 51), true).hexoseGL).toBe(0);
+  });
+
+  it('one jar that is stabilised does not speak for the other', () => {
+    const sweet = { kind: 'sugar' as const, sugarId: 'white' as const, massKg: 0.15 };
+    const events = [
+      ...start,
+      on(30, 'transfer', {
+        from: 'a',
+        to: [
+          { vesselId: 'b', volumeL: 5 },
+          { vesselId: 'c', volumeL: 5 }
+        ],
+        lossL: 1
+      }),
+      ...still,
+      on(50, 'addition', {
+        ingredients: [
+          sweet,
+          { kind: 'additive', additiveId: 'sorbate', massKg: 0.0015 },
+          { kind: 'additive', additiveId: 'metabisulphite', massKg: 0.0004 }
+        ],
+        vesselId: 'b'
+      }),
+      on(50, 'addition', { ingredients: [sweet], vesselId: 'c' }),
+      on(52, 'reading', { sg: 0.998 }),
+      on(56, 'reading', { sg: 0.998 })
+    ];
+    const s = at(events);
+    expect(reachableAtBottling(s, true, 'b').hexoseGL).toBe(0);
+    expect(reachableAtBottling(s, true, 'c').hexoseGL).toBeGreaterThan(10);
+  });
+
+  it('the most tolerant of several yeasts sets what can be reached', () => {
+    const strong = [
+      ...start,
+      on(0.1, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 2 }] })
+    ];
+    const ale = strong.map((e) => (e.type === 'pitch' ? on(0.5, 'pitch', { yeast: { yeastId: 'ale' } }) : e));
+    const both = [...ale, on(20, 'pitch', { yeast: { yeastId: 'champagne' } })];
+    expect(expectedFinish(at(both))!.abv).toBeGreaterThan(expectedFinish(at(ale))!.abv + 4);
+  });
+
+  it('a layer of sugar dissolves by itself, in days', () => {
+    const layer = on(0.1, 'addition', {
+      ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 1, layered: true }]
+    });
+    const sg = (day: number) => liquid(at([...start, layer], day).fills[0]!.stock)!.sg;
+    expect(sg(0.11)).toBeLessThan(sg(1.5) - 0.01);
+    expect(sg(20)).toBeGreaterThan(sg(1.5) + 0.005);
+    expect(at([...start, layer, on(1, 'fruit-out', { press: 'drip' })], 20).held.hexoseKg).toBeLessThan(1e-3);
+  });
+
+  it('says when it is too cold for the yeast', () => {
+    const wine = start.map((e) =>
+      e.type === 'pitch' ? on(0.5, 'pitch', { yeast: { yeastId: 'wine' } }) : e
+    );
+    expect(tooCold(at([...wine, on(3, 'reading', { sg: 1.06, tempC: 11 })]))).toEqual({
+      tempC: 11,
+      wantsC: 14
+    });
+    expect(tooCold(at([...wine, on(3, 'reading', { sg: 1.06, tempC: 20 })]))).toBeNull();
+    expect(tooCold(at(wine))).toBeNull();
+  });
+
+  it('tells until when it stands where it stands', () => {
+    const s = at(start, 5);
+    expect(leavesAt(schedule(s))).toBeGreaterThan(T0 + 5 * DAY);
+    expect(leavesAt([])).toBeNull();
   });
 });
 

@@ -121,6 +121,12 @@ export function schedule(s: BatchState): Due[] {
   );
 }
 
+/** When a batch should leave the vessel it stands in: its next racking or bottling; null when none is foreseen. */
+export const leavesAt = (due: readonly Due[]): number | null =>
+  due
+    .filter((d) => ['rack-1', 'rack-2', 'bottle'].includes(d.step.id))
+    .reduce<number | null>((first, d) => (first === null || d.dueAt < first ? d.dueAt : first), null);
+
 /** Six in the morning of the next civil day after `at`, near enough for a daily job. */
 function nextDay(at: number, zone: string): number {
   const day = civilDay(at, zone);

@@ -98,9 +98,11 @@ export const ingredientSchema = z.discriminatedUnion('kind', [
     ...row,
     kind: z.literal('sugar'),
     sugarId: z.enum(keys<SweetenerId>(SWEETENERS)),
-    massKg
+    massKg,
+    /** left lying on the bottom, to dissolve by itself */
+    layered: z.boolean().optional()
   }),
-  z.strictObject({ ...row, kind: z.literal('honey'), massKg }),
+  z.strictObject({ ...row, kind: z.literal('honey'), massKg, layered: z.boolean().optional() }),
   z
     .strictObject({
       ...row,

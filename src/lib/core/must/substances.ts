@@ -422,6 +422,9 @@ export const ADDITIVES = {
 /** Nitrogen that yeast can take from a powder, mg/g. DAP by its formula; nutrient mixes differ, common practice. */
 export const NITROGEN_MG_G: Partial<Record<keyof typeof ADDITIVES, number>> = { dap: 212, nutrient: 100 };
 
+/** Temperature under which each yeast hardly works, °C. Common practice. */
+export const COLD_C = { champagne: 10, wine: 14, 'red-fruit': 16, ale: 15, wild: 14 } as const;
+
 /** Yeasts by type. `toleranceAbv` low–usual–high, % by volume; appetite for nitrogen. Common practice. */
 export const YEASTS = {
   champagne: {

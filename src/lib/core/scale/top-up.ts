@@ -48,7 +48,7 @@ export function topUps(stock: Stock, gapL: number, others: readonly OtherWine[])
           ingredient: null,
           from: { batchId: o.batchId, vesselId: o.vesselId },
           after: afterOf(mixed),
-          note: 'Best when it is like enough in colour and age.'
+          note: 'Like in colour and age is best.'
         }
       ];
     }),

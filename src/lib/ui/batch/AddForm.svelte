@@ -22,7 +22,13 @@
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`add:${batch.id}`, { what: '', amount: '', when: '', understood: '' });
+  const draft = createDraft(`add:${batch.id}`, {
+    what: '',
+    amount: '',
+    when: '',
+    layered: '',
+    understood: ''
+  });
   const form = createWriteDown(draft, () => ondone());
   const country = $derived(countryOf(household.settings));
   const powder = $derived(
@@ -69,7 +75,13 @@
         : household.settings.mass;
     const q = parseAs(isVolume ? 'volume' : 'mass', draft.fields.amount, fallback, country);
     if (q.base <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
-    return { ...item, ...(isVolume ? { volumeL: q.base } : { massKg: q.base }), unit: q.unit } as Ingredient;
+    const isLayer = draft.fields.layered === 'yes' && (item.kind === 'sugar' || item.kind === 'honey');
+    return {
+      ...item,
+      ...(isVolume ? { volumeL: q.base } : { massKg: q.base }),
+      ...(isLayer ? { layered: true } : {}),
+      unit: q.unit
+    } as Ingredient;
   }
 
   /** What is about to go in, once it can be read; before that, what it is. */
@@ -146,6 +158,16 @@
         checked={understood}
         onchange={(e) => draft.set('understood', e.currentTarget.checked ? stop.text : '')}
       /> I understand, and it is what I mean</label
+    >
+  {/if}
+  {#if choice && (choice.item.kind === 'sugar' || choice.item.kind === 'honey')}
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        class="checkbox"
+        checked={draft.fields.layered === 'yes'}
+        onchange={(e) => draft.set('layered', e.currentTarget.checked ? 'yes' : '')}
+      /> Left on the bottom to dissolve</label
     >
   {/if}
   {#if usual}<p class="small">Usual for {litres.toFixed(1)} L: {gramsText(usual)}.</p>{/if}

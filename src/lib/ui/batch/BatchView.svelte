@@ -1,6 +1,6 @@
 <script lang="ts">
   import { mustColour } from '$core/must/colour';
-  import { volumeText } from '$core/units/format';
+  import { temperatureText, volumeText } from '$core/units/format';
   import { doStep } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import AcidTag from './AcidTag.svelte';
@@ -12,9 +12,11 @@
   import BatchVessels from '../vessel/BatchVessels.svelte';
   import GravityChart from '../chart/GravityChart.svelte';
   import { tell } from '../nav/said.svelte';
+  import ThroughTime from '../ribbon/ThroughTime.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import Tag from '../tag/Tag.svelte';
-  import { whyAbvDiffers } from '$core/ledger/standing';
+  import { historyOf } from '$core/ledger/fold';
+  import { tooCold, whyAbvDiffers } from '$core/ledger/standing';
 
   /** All of one batch. Made anew for each, so that no form outlives its batch. */
   let { batch, asked }: { batch: OpenBatch; asked: FormId | null } = $props();
@@ -24,6 +26,10 @@
 
   const sugar = $derived(batch.standing.sugarKg);
   const colour = $derived(mustColour(batch.state.plan.ingredients));
+  const events = $derived(batch.events);
+  /** What each event did: reckoned when an event comes, not when time goes by. */
+  const effects = $derived(historyOf(events, Infinity));
+  const cold = $derived(tooCold(batch.state));
   const why = $derived(whyAbvDiffers(batch.state, batch.standing));
 
   async function act(step: Parameters<typeof formOf>[0]) {
@@ -47,7 +53,12 @@
       </div>
       {#if batch.state.fills.length > 0 && batch.state.fills.length < 3}
         <div>
-          <p class="head mb-1">Where it stands, to scale</p>
+          <p class="head mb-1 flex justify-between gap-3">
+            <span>Where it stands, to scale</span><a
+              href="/batches/{batch.id}/tag"
+              class="underline underline-offset-4">tags</a
+            >
+          </p>
           <BatchVessels state={batch.state} />
         </div>
       {/if}
@@ -75,12 +86,18 @@
         { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
       ].filter((p) => p.kg > 0.002)}
     />
-    <History {batch} />
+    <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
+    <History {batch} {effects} />
   </div>
   <div class="grid content-start gap-3 max-lg:order-1">
     <Actions {batch} bind:form />
     <NextTags {batch} onact={act} />
     {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
+    {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact
+        >{temperatureText(cold.tempC, household.settings.temp)} is cold for this yeast: it may stop short. Warm
+        it over
+        {temperatureText(cold.wantsC + 4, household.settings.temp)}.</Tag
+      >{/if}
     {#if why}<Tag tone="good" compact>{why}</Tag>{/if}
     {#if batch.standing.stage !== 'bottled' && batch.standing.sg && batch.standing.sg.sg <= 1.002 && batch.standing.residualGL > 9}
       <Tag tone="caution" compact

@@ -36,7 +36,8 @@
       batch.state,
       draft.fields.type as BottleType,
       Number.isFinite(priming) ? priming : 0,
-      draft.fields.clear === 'yes'
+      draft.fields.clear === 'yes',
+      fill?.vesselId
     )
   );
   const stopped = $derived(check.verdict.level === 'stop');

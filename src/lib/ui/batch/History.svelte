@@ -1,7 +1,7 @@
 <script lang="ts">
   import { liveEvents, type LedgerEvent } from '$core/ledger/events';
   import { sgText, volumeText } from '$core/units/format';
-  import { historyOf } from '$core/ledger/fold';
+  import type { Effect } from '$core/ledger/fold';
   import EditEvent from './EditEvent.svelte';
   import { effectText } from './editable';
   import { eventWords } from './event-words';
@@ -13,7 +13,7 @@
   import Pop from '../pop/Pop.svelte';
   import { dayWord } from '../shelf/when';
 
-  let { batch }: { batch: OpenBatch } = $props();
+  let { batch, effects: done }: { batch: OpenBatch; effects: readonly Effect[] } = $props();
 
   const voided = $derived(
     new Set(
@@ -39,8 +39,7 @@
   /** Only as much of a long history as is looked at. */
   const PAGE = 60;
   let limit = $state(PAGE);
-  const events = $derived(batch.events);
-  const effects = $derived(new Map(historyOf(events, Infinity).map((x) => [x.event.id, x])));
+  const effects = $derived(new Map(done.map((x) => [x.event.id, x])));
   const effect = (id: string) => {
     const x = effects.get(id);
     return x ? effectText(x.before, x.after, (l) => volumeText(l, household.settings.volume)) : '';

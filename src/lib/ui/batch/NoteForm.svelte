@@ -1,17 +1,21 @@
 <script lang="ts">
-  import { logNote } from '$lib/store/actions';
+  import { logNote, logTasting } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`note:${batch.id}`, { text: '' });
+  const draft = createDraft(`note:${batch.id}`, { text: '', liking: '', next: '' });
   const form = createWriteDown(draft, () => ondone());
 
   const save = form.submit(async () => {
-    const event = await logNote(batch.id, draft.fields.text);
-    return ['Noted.', event] as const;
+    const { text, liking, next } = draft.fields;
+    if (!liking && !next.trim()) return ['Noted.', await logNote(batch.id, text)] as const;
+    return [
+      'Tasting written down.',
+      await logTasting(batch.id, text, liking ? Number(liking) : null, next)
+    ] as const;
   });
 </script>
 
@@ -27,6 +31,28 @@
       value={draft.fields.text}
       oninput={(e) => draft.set('text', e.currentTarget.value)}></textarea>
   </label>
+  <div class="grid grid-cols-[8rem_minmax(0,1fr)] gap-3">
+    <label class="grid gap-1 text-[0.9375rem] font-semibold"
+      >Tasted, 1 to 5
+      <select
+        class="field"
+        value={draft.fields.liking}
+        onchange={(e) => draft.set('liking', e.currentTarget.value)}
+        ><option value="">no</option>{#each ['1', '2', '3', '4', '5'] as n (n)}<option>{n}</option
+          >{/each}</select
+      >
+    </label>
+    <label class="grid gap-1 text-[0.9375rem] font-semibold"
+      >Next time
+      <input
+        class="field"
+        maxlength="1000"
+        placeholder="less lemon"
+        value={draft.fields.next}
+        oninput={(e) => draft.set('next', e.currentTarget.value)}
+      />
+    </label>
+  </div>
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Write it down</button>
 </form>

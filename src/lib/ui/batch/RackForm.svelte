@@ -79,9 +79,11 @@
     const out: { n: 1 | 2 | 3 | 4; vessel: Vessel | undefined; guess: number; left: number }[] = [];
     let left = outL;
     for (const n of [1, 2, 3, 4] as const) {
-      const chosen = vesselById(draft.fields[`to${n}`]);
+      // Until one is chosen, the jars that leave least air.
+      const offered = draft.fields.to1 === '' ? least.to[n - 1]?.vessel : undefined;
+      const chosen = vesselById(draft.fields[`to${n}`]) ?? offered;
       const vessel = chosen ?? (n === 1 ? (glassFor(left, empty) ?? same) : undefined);
-      if (n > 1 && !chosen && left < 0.05) break;
+      if (n > 1 && !chosen && left < 0.15) break;
       const guess = vessel ? Math.min(left, roomIn(vessel)) : left;
       out.push({ n, vessel, guess, left });
       if (!vessel) break;

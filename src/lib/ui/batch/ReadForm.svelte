@@ -2,7 +2,7 @@
   import { whyThisReading } from '$core/ferment/detective';
   import { puzzleOf } from '$core/ledger/puzzle';
   import { sgFrom, type Scale } from '$core/liquid/scales';
-  import { parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
+  import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
   import { correctStem, logGravity } from '$lib/store/actions';
   import { record } from '$lib/store/record';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
@@ -21,6 +21,7 @@
     temp: '',
     ph: '',
     ta: '',
+    residue: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -71,7 +72,8 @@
     const stem = stemOf(draft.fields.sg);
     const event = await logGravity(batch.id, stem, tempOf(), household.settings, when, {
       ...(ph === undefined ? {} : { ph }),
-      ...(taGL === undefined ? {} : { taGL })
+      ...(taGL === undefined ? {} : { taGL }),
+      ...(draft.fields.residue.trim() ? { residueSg: parseGravity(draft.fields.residue) } : {})
     });
     return [`${batch.state.name}: ${stem.toFixed(3)} written down.`, event] as const;
   });
@@ -111,7 +113,12 @@
       : 'Strained, below the cap, bubbles spun off, at eye level.'}
   </p>
   {#if puzzle && odd}<Detective {puzzle} />{/if}
-  <details open={draft.fields.on !== 'sg' || draft.fields.ph !== '' || draft.fields.ta !== ''}>
+  <details
+    open={draft.fields.on !== 'sg' ||
+      draft.fields.ph !== '' ||
+      draft.fields.ta !== '' ||
+      draft.fields.residue !== ''}
+  >
     <summary class="min-h-9 max-sm:min-h-11 py-1 text-[0.9375rem] underline underline-offset-4"
       >Another scale, pH, acid</summary
     >
@@ -141,6 +148,17 @@
           autocomplete="off"
           value={draft.fields.ta}
           oninput={(e) => draft.set('ta', e.currentTarget.value)}
+        />
+      </label>
+      <label class="col-span-full grid gap-1 text-[0.9375rem] font-semibold"
+        >Boiled off and made up again, it reads
+        <input
+          class="field"
+          inputmode="decimal"
+          autocomplete="off"
+          placeholder="for strength by spirit indication"
+          value={draft.fields.residue}
+          oninput={(e) => draft.set('residue', e.currentTarget.value)}
         />
       </label>
     </div>

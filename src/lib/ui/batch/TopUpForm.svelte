@@ -35,7 +35,8 @@
   });
   const others = $derived(
     runningBatches().flatMap((b) =>
-      b.id === batch.id
+      // Only wine that is in glass itself: a running must would start it again.
+      b.id === batch.id || b.state.rackings.length === 0
         ? []
         : b.state.fills.map((f) => ({
             batchId: b.id,

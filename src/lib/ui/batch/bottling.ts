@@ -8,9 +8,10 @@ export function checkBottling(
   s: BatchState,
   bottle: BottleType,
   primingGL: number,
-  isClear: boolean
+  isClear: boolean,
+  vesselId?: string
 ): { verdict: PressureVerdict; reachable: Reachable } {
-  const reachable = reachableAtBottling(s, isClear);
+  const reachable = reachableAtBottling(s, isClear, vesselId);
   const verdict = pressureCheck({
     reachableGL: reachable.hexoseGL,
     primingGL,

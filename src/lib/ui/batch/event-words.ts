@@ -95,6 +95,11 @@ export function eventWords(
             `${volumeText(e.data.volumeL, unit)} of ${e.data.from.name} into ${vessel(e.data.to)}`
           ]
         : ['Blended away', `${volumeText(e.data.volumeL, unit)} from ${vessel(e.data.from.vesselId)}`];
+    case 'tasting':
+      return [
+        'Tasted',
+        `${e.data.text}${e.data.liking ? ` (${e.data.liking} of 5)` : ''}${e.data.nextTime ? ` Next time: ${e.data.nextTime}` : ''}`
+      ];
     case 'note':
       return ['Note', e.data.text];
     case 'bottle':

@@ -33,6 +33,11 @@ export const LINES: Line[] = [
   },
   { what: 'Rackings', of: (b) => String(b.state.rackings.length) },
   { what: 'Lost on the way', of: (b) => `${b.state.lostL.toFixed(1)} L` },
+  {
+    what: 'Tasted',
+    of: (b) =>
+      b.state.tastings.map((t) => `${t.text}${t.liking ? ` (${t.liking} of 5)` : ''}`).join('; ') || none
+  },
   { what: 'Bottles', of: (b) => String(b.state.bottled.reduce((n, x) => n + x.count, 0) || none) }
 ];
 

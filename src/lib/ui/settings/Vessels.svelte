@@ -3,7 +3,9 @@
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
-  import { household, removeVessel, saveVessel, vesselsInUse } from '$lib/store/household.svelte';
+  import { leavesAt } from '$core/method/schedule';
+  import { dayWord } from '../shelf/when';
+  import { household, removeVessel, saveVessel, vesselsInUse, type Batch } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
   import { countryOf } from '$lib/store/settings';
   import { sayDone, sayWrong } from '../nav/said.svelte';
@@ -45,6 +47,14 @@
       sayWrong(e);
     }
   }
+
+  /** Until when a vessel is taken, as the plan of its wine has it. */
+  function untilWord(b: Batch): string {
+    const at = leavesAt(b.due);
+    return at === null
+      ? ''
+      : ` until ${at <= household.now ? 'now' : `about ${dayWord(at, household.now, b.state.zone)}`}`;
+  }
 </script>
 
 <section aria-label="Vessels" class="grid content-start gap-3">
@@ -65,7 +75,7 @@
         <span class="min-w-0 flex-1"
           ><span class="block truncate font-semibold">{v.name}</span><span class="small block truncate"
             >{holder
-              ? `holds ${holder.state.name}`
+              ? `holds ${holder.state.name}${untilWord(holder)}`
               : volumeText(v.capacityL, household.settings.volume)}</span
           ></span
         >

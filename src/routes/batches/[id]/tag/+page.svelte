@@ -1,0 +1,59 @@
+<script lang="ts">
+  import { liveQuery } from 'dexie';
+  import { page } from '$app/state';
+  import type { LedgerEvent } from '$core/ledger/events';
+  import { fillL } from '$core/ledger/fill';
+  import { volumeText } from '$core/units/format';
+  import { dueWord } from '$lib/ui/shelf/when';
+  import { household, openBatch, vesselById } from '$lib/store/household.svelte';
+  import { eventsOf } from '$lib/store/summaries';
+
+  /** A tag for each vessel, to tie on: name, date, start, and what comes next. Printed, only the tags are. */
+  let events = $state.raw<LedgerEvent[] | null>(null);
+  $effect(() => {
+    const id = page.params.id ?? '';
+    const query = liveQuery(() => eventsOf(id)).subscribe((rows) => (events = rows));
+    return () => query.unsubscribe();
+  });
+  const batch = $derived(events ? openBatch(page.params.id ?? '', events) : null);
+  const date = (at: number) =>
+    new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(at);
+</script>
+
+<svelte:head><title>Tags · Vecino</title></svelte:head>
+
+{#if batch}
+  {@const b = batch}
+  <div class="no-print flex flex-wrap items-center justify-between gap-3 pt-2 pb-4">
+    <a href="/batches/{b.id}" class="small inline-flex min-h-11 items-center underline underline-offset-4"
+      >Back to {b.state.name}</a
+    >
+    <button class="btn btn-primary" onclick={() => window.print()}>Print the tags</button>
+  </div>
+  <h1 class="sr-only">Tags for {b.state.name}</h1>
+  <div class="flex flex-wrap gap-6">
+    {#each b.state.fills as f (f.vesselId)}
+      <article
+        class="w-80 break-inside-avoid border-[2px] border-ink bg-slip p-5 text-ink print:bg-white print:text-black"
+      >
+        <span class="mx-auto mb-3 block size-4 rounded-full border-2 border-ink" aria-hidden="true"></span>
+        <h2 class="text-[1.75rem] font-bold">{b.state.name}</h2>
+        <p>{date(b.state.startedAt)}, {vesselById(f.vesselId)?.name ?? 'vessel'}</p>
+        <p class="number mt-2 text-[1.25rem]">
+          {volumeText(fillL(f), household.settings.volume)}{b.state.startSg
+            ? `, began at ${b.state.startSg.sg.toFixed(3)}`
+            : ''}
+        </p>
+        <ul class="inkline mt-2 pt-1">
+          {#each b.due.slice(0, 4) as d (d.step.id)}<li class="flex justify-between gap-3">
+              <span>{d.step.title}</span><span class="font-semibold"
+                >{dueWord(d, household.now, b.state.zone)}</span
+              >
+            </li>{/each}
+        </ul>
+        {#if b.state.allergens.length > 0}<p class="mt-2">Contains {b.state.allergens.join(', ')}.</p>{/if}
+        <p class="mt-3 border-t border-dashed border-ink pt-6">Notes</p>
+      </article>
+    {/each}
+  </div>
+{/if}
