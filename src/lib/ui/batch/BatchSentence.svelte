@@ -83,6 +83,11 @@
       title="How much"
       lines={[
         `By weight of everything that went in, less what was lost: ${now.volumeL.toFixed(2)} L.`,
+        ...(s.cost > 0
+          ? [
+              `It has cost ${household.settings.currency}${s.cost.toFixed(2)} so far, ${household.settings.currency}${(s.cost / Math.max(0.1, now.volumeL)).toFixed(2)} a litre.`
+            ]
+          : []),
         ...(measuredL
           ? [
               `Measured ${dayWord(measuredL.at, household.now, s.zone)}: ${volumeText(measuredL.foundL, unit)} where the sums had ${volumeText(measuredL.expectedL, unit)}; the measure stands.`

@@ -169,6 +169,7 @@
       <button type="button" class="btn btn-line px-3!" onclick={takeLeast}>Do that</button>
     </p>
   {/if}
+  {#if isLeast}<p class="small">The jars that leave least air: {rackingWord(least)}.</p>{/if}
   {#each rows as r (r.n)}
     <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3">
       <label class="grid gap-1 text-[0.9375rem] font-semibold"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { fillL, type Fill } from '$core/ledger/fill';
+  import { addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
   import type { BatchState } from '$core/ledger/fold';
   import { rackingLossL } from '$core/must/balance';
   import { mustColour } from '$core/must/colour';
@@ -31,6 +31,8 @@
       isOpen(v)
         ? `${volumeText(airL, unit)} of room`
         : `${(1000 * airL).toFixed(0)} mL of air, ${Math.round((100 * airL) / v.capacityL)} %`,
+      ...(addedSo2MgL(fill) > 1 ? [`${addedSo2MgL(fill).toFixed(0)} mg/L of sulphite put in`] : []),
+      ...(sorbateGL(fill) > 0.01 ? [`${sorbateGL(fill).toFixed(2)} g/L of sorbate`] : []),
       ...(lees > 0.05 ? [`about ${volumeText(lees, unit)} goes with the lees`] : [])
     ];
   }

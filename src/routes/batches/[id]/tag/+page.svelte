@@ -2,7 +2,8 @@
   import { liveQuery } from 'dexie';
   import { page } from '$app/state';
   import type { LedgerEvent } from '$core/ledger/events';
-  import { fillL } from '$core/ledger/fill';
+  import { LABEL_SO2_MG_L } from '$core/cautions/allergens';
+  import { addedSo2MgL, fillL, type Fill } from '$core/ledger/fill';
   import { volumeText } from '$core/units/format';
   import { dueWord } from '$lib/ui/shelf/when';
   import { household, openBatch, vesselById } from '$lib/store/household.svelte';
@@ -16,6 +17,11 @@
     return () => query.unsubscribe();
   });
   const batch = $derived(events ? openBatch(page.params.id ?? '', events) : null);
+  /** What a label must say is in it. */
+  const contains = (f: Fill) => [
+    ...(addedSo2MgL(f) >= LABEL_SO2_MG_L ? ['sulphites'] : []),
+    ...(batch?.state.allergens ?? [])
+  ];
   const date = (at: number) =>
     new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(at);
 </script>
@@ -51,7 +57,7 @@
               >
             </li>{/each}
         </ul>
-        {#if b.state.allergens.length > 0}<p class="mt-2">Contains {b.state.allergens.join(', ')}.</p>{/if}
+        {#if contains(f).length > 0}<p class="mt-2">Contains {contains(f).join(', ')}.</p>{/if}
         <p class="mt-3 border-t border-dashed border-ink pt-6">Notes</p>
       </article>
     {/each}
