@@ -47,6 +47,7 @@ test('every produce, chapter and sum opens', async ({ page }) => {
     await expect(page.locator('main'), href).not.toContainText(/NaN|undefined/);
   }
   await page.goto('/bench');
+  await expect(page.locator('main a[href^="/bench/"]').nth(15)).toBeAttached();
   const sums = await page.evaluate(() =>
     [...document.querySelectorAll<HTMLAnchorElement>('main a[href^="/bench/"]')].map((a) =>
       a.getAttribute('href')!
