@@ -20,33 +20,6 @@ export type Step = {
 const DAY = 24;
 const wait = (step: StepId, minH: number, maxH: number, why: string): Wait => ({ step, minH, maxH, why });
 
-/** A school's way with wild yeast, and what it makes one wait for. All common practice. */
-export const WILD_YEAST = {
-  sulphite: {
-    name: 'sulphite',
-    why: 'A crushed Campden tablet a gallon, then a day of waiting: the surest.'
-  },
-  heat: { name: 'boiling water', why: 'No additive, but it must cool below 25 °C first.' },
-  wild: { name: 'none', why: 'Natural yeast: slower, and at your own risk.' }
-} as const;
-
-/** How the yeast is fed. Common practice. */
-export const NUTRIENT = {
-  staggered: {
-    name: 'nutrient in four parts',
-    why: 'At 24, 48 and 72 h and when a third of the sugar is gone: steadier, cleaner.'
-  },
-  'at-once': { name: 'nutrient at once', why: 'With the yeast: simple; a hotter start.' },
-  none: { name: 'no nutrient', why: 'Fine for ripe fruit; flowers and honey will be slow.' }
-} as const;
-
-/** How the fruit is taken out. Common practice. */
-export const PRESSING = {
-  drip: { name: 'dripped', why: 'Lift the bag and let it drip: clear wine, a little less of it.' },
-  squeeze: { name: 'squeezed', why: 'More wine, more sediment, longer to clear.' },
-  press: { name: 'pressed', why: 'Most wine and most tannin, longest to clear.' }
-} as const;
-
 /**
  * The steps of a plan, in order: crush, treat, wait, pitch, stir, fruit out, rack, rack, bottle.
  * @param plan its produce sets the days on the fruit, its school the waits

@@ -66,17 +66,26 @@ export const acidCharge = (acid: Acid, h: number): number => meanCharge(CONSTANT
 /** Share of the weak buffer that is charged at `h`. */
 export const bufferCharge = (h: number): number => K_BUFFER / (h + K_BUFFER);
 
-/** Negative less positive charge of the weak species at `h`: what strong ions must balance. */
-function anionCharge(water: AcidWater, h: number, withCarbonate: boolean): number {
-  let charge = KW / h - h;
+/** Charge of the weak species at `h`, in equivalents of whatever volume the amounts are of: linear in them. */
+export function weakCharge(
+  w: Pick<AcidWater, 'acids' | 'buffer' | 'carbonate'>,
+  h: number,
+  withCarbonate: boolean
+): number {
+  let charge = w.buffer * bufferCharge(h);
   for (let i = 0; i < K.length; i++) {
-    const amount = water.acids[K[i]!.acid];
+    const amount = w.acids[K[i]!.acid];
     if (amount) charge += amount * meanCharge(K[i]!.k, h);
   }
-  charge += water.buffer * bufferCharge(h);
-  if (withCarbonate) charge += water.carbonate * (K_CARBONIC / (h + K_CARBONIC));
-  return charge;
+  return withCarbonate ? charge + w.carbonate * (K_CARBONIC / (h + K_CARBONIC)) : charge;
 }
+
+/** Negative less positive charge of water's own ions at `h`, eq/L. */
+export const waterCharge = (h: number): number => KW / h - h;
+
+/** Negative less positive charge of the weak species at `h`: what strong ions must balance. */
+const anionCharge = (water: AcidWater, h: number, withCarbonate: boolean): number =>
+  waterCharge(h) + weakCharge(water, h, withCarbonate);
 
 /** A hundredth of a pH, as a factor of the hydrogen ion. */
 const STEP = 10 ** -0.01;

@@ -73,12 +73,13 @@ const copyMix = (m: Mix, isAged: boolean): Mix => ({
 });
 
 /** When the must is looked at, and how it is treated. */
-type Age = { ageH: number | null; hasEnzyme: boolean; isHeated: boolean };
-const NO_AGE: Age = { ageH: null, hasEnzyme: false, isHeated: false };
+type Age = { ageH: number | null; hasEnzyme: boolean; isHeated: boolean; isLoose: boolean };
+const NO_AGE: Age = { ageH: null, hasEnzyme: false, isHeated: false, isLoose: false };
 const ageOf = (plan: Plan, ageH: number | null): Age => ({
   ageH,
   hasEnzyme: usesEnzyme(plan),
-  isHeated: plan.wildYeast === 'heat'
+  isHeated: plan.wildYeast === 'heat',
+  isLoose: plan.fruitIn === 'free'
 });
 
 /** Adds an ingredient into a mix, in place. */
@@ -122,7 +123,13 @@ const halfOf = (
   age: Age,
   z: number
 ): number =>
-  halfGivenH(produce, { ...item, heat: item.heat ?? (age.isHeated ? 'poured' : 'raw') }, age.hasEnzyme, z);
+  halfGivenH(
+    produce,
+    { ...item, heat: item.heat ?? (age.isHeated ? 'poured' : 'raw') },
+    age.hasEnzyme,
+    z,
+    age.isLoose
+  );
 
 /** The likely must, without ranges: what the solver and the ledger start from. */
 export function likelyMix(ingredients: readonly Ingredient[], age: Age = NO_AGE): Mix {

@@ -12,6 +12,7 @@ import {
   type Press,
   type Ripeness
 } from '../produce/extraction';
+import { SCHOOLS, type ChoiceOf, type SchoolId } from '../method/schools';
 import { ownProduceSchema, type Produce } from '../produce/schema';
 import { produceById } from '../produce/table';
 import {
@@ -66,7 +67,11 @@ const row = {
   id: z.string().max(64).optional(),
   unit: z.string().max(12).optional(),
   /** true when the amount is held by the user; false when the solver may change it */
-  held: z.boolean().optional()
+  held: z.boolean().optional(),
+  /** the most there is of it, kg or L: the solver takes no more */
+  most: z.number().finite().min(0).max(MAX_L).optional(),
+  /** the lot of the harvest that it is taken from */
+  lotId: id.optional()
 };
 
 export const ingredientSchema = z.discriminatedUnion('kind', [
@@ -160,14 +165,62 @@ export const yeastSchema = z.strictObject({
   toleranceAbv: z.number().finite().min(1).max(25).optional()
 });
 
-/** What is asked of the solver: strength and amount, each held or left to follow. */
+/** What is asked of the solver; what is null or left out follows. */
 export const targetSchema = z.strictObject({
   abv: z.number().finite().min(0).max(25).nullable(),
-  /** litres into glass, once the fruit is out */
+  /** litres into glass, once the fruit is out; null makes as much as the fruit usually does */
   volumeL: z.number().finite().positive().max(MAX_L).nullable(),
   /** how the amount was said: litres, gallons or bottles of 0.75 L */
-  volumeUnit: z.enum(['L', 'us-gal', 'uk-gal', 'bottles']).optional()
+  volumeUnit: z.enum(['L', 'us-gal', 'uk-gal', 'bottles']).optional(),
+  /** the amount by the vessel: litres of must and fruit that it is filled with */
+  fillL: z.number().finite().positive().max(MAX_L).nullish(),
+  /** usable fruit, kg a litre of wine */
+  fruitKgL: z.number().finite().positive().max(5).nullish(),
+  /** titratable acid of the must, g/L as tartaric */
+  taGL: z.number().finite().min(0).max(40).nullish(),
+  /** the must's pH is to be no higher */
+  phMax: z.number().finite().min(2.5).max(7).nullish(),
+  /** sugar in the finished wine, g/L; 0 is dry */
+  sweetGL: z.number().finite().min(0).max(200).nullish(),
+  /** nitrogen that yeast can take, at least, mg/L */
+  yanMgL: z.number().finite().min(0).max(1000).nullish(),
+  /** the start gravity is to be no higher, once the fruit has given all */
+  sgMax: z.number().finite().min(1.01).max(1.2).nullish(),
+  /** how far each may be missed, in its own unit, before anything else gives way for it */
+  within: z
+    .partialRecord(
+      z.enum(['abv', 'volumeL', 'fillL', 'fruitKgL', 'taGL', 'phMax', 'yanMgL', 'sgMax']),
+      z.number().finite().min(0).max(100)
+    )
+    .optional()
 });
+
+/** A choice in a school; the usual one is taken when it is left out. */
+const school = <S extends SchoolId>(s: S) =>
+  z.enum(Object.keys(SCHOOLS[s].options) as [ChoiceOf<S>, ...ChoiceOf<S>[]]).optional();
+
+/** The choices of method that a plan holds, one for each school. */
+export const methodShape = {
+  wash: school('wash'),
+  wildYeast: school('wildYeast'),
+  fruitIn: school('fruitIn'),
+  press: school('press'),
+  cover: school('cover'),
+  pitch: school('pitch'),
+  sugar: school('sugar'),
+  powders: school('powders'),
+  stirring: school('stirring'),
+  air: school('air'),
+  nutrient: school('nutrient'),
+  sharpen: school('sharpen'),
+  tannin: school('tannin'),
+  clearing: school('clearing'),
+  finish: school('finish'),
+  topUp: school('topUp'),
+  alcohol: school('alcohol'),
+  /** pectic enzyme: given unless said otherwise where the fruit holds pectin */
+  enzyme: z.boolean().optional()
+};
 
 /** A plan: what the Plan page edits, a file holds, and `POST /api/estimate` takes. */
 export const planSchema = z.strictObject({
@@ -179,12 +232,7 @@ export const planSchema = z.strictObject({
   name: z.string().max(120).optional(),
   target: targetSchema.optional(),
   vesselId: z.string().max(64).optional(),
-  /** the school for wild yeast: sulphite, heat or wild */
-  wildYeast: z.enum(['sulphite', 'heat', 'wild']).optional(),
-  press: z.enum(['drip', 'squeeze', 'press']).optional(),
-  /** pectic enzyme: given unless said otherwise where the fruit holds pectin */
-  enzyme: z.boolean().optional(),
-  nutrient: z.enum(['staggered', 'at-once', 'none']).optional(),
+  ...methodShape,
   /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
   prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),
   /** cautions that were read and put away while planning */

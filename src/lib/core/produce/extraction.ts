@@ -58,12 +58,22 @@ export type Handling = { form?: Form; cut?: Cut; heat?: Heat };
  * @param handling its form, cut and heat; crushed, raw and fresh unless said
  * @param z where the lot lies in the table's spread; 0 is typical
  */
-export const halfGivenH = (produce: Produce, handling: Handling, hasEnzyme: boolean, z = 0): number =>
+export const halfGivenH = (
+  produce: Produce,
+  handling: Handling,
+  hasEnzyme: boolean,
+  z = 0,
+  isLoose = false
+): number =>
   drawn(produce.halfGivenH, z) *
+  (isLoose ? LOOSE_PACE : 1) *
   FORM_NOTES[handling.form ?? 'fresh'].pace *
   CUTS[handling.cut ?? 'crushed'].pace *
   HEATS[handling.heat ?? 'raw'].pace *
   (hasEnzyme ? ENZYME_PACE : 1);
+
+/** How much sooner fruit gives that is not in a bag. Common practice. */
+const LOOSE_PACE = 0.85;
 
 /** Share of what the fruit holds that has gone into the must after `hours`: first order. */
 export const shareGiven = (halfH: number, hours: number): number =>

@@ -1,8 +1,4 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { estimateMust, likelyFigures } from '../must/balance';
-import type { Ingredient, Plan } from '../must/plan';
-import { PRODUCE } from '../produce/table';
 import { L_PER } from '../units/measure';
 import {
   CUP_G,
@@ -15,116 +11,7 @@ import {
   spoonText,
   TEASPOON_G
 } from './doses';
-import { scalePlan, solvePlan, usualVolumeL } from './solve';
 import { heightAtVolume, outlineOf, SHAPES, VESSEL_PRESETS, vesselSchema, volumeAtHeight } from './vessels';
-
-const free: Ingredient[] = [
-  { kind: 'sugar', sugarId: 'white', massKg: 0, held: false },
-  { kind: 'water', volumeL: 0, held: false }
-];
-const plan = (fruit: Ingredient[], abv: number | null, volumeL: number | null, rest = free): Plan => ({
-  ingredients: [...fruit, ...rest],
-  target: { abv, volumeL }
-});
-const rhubarb: Ingredient = { kind: 'produce', produceId: 'rhubarb', massKg: 4.1, held: true };
-
-describe('the solver', () => {
-  it('meets strength and amount, as the must balance sees them', () => {
-    const { plan: solved, gaveWay } = solvePlan(plan([rhubarb], 12, 12));
-    const f = likelyFigures(solved);
-    expect(f.potentialAbv).toBeCloseTo(12, 3);
-    expect(f.intoGlassL).toBeCloseTo(12, 3);
-    expect(gaveWay).toEqual([]);
-  });
-
-  it('works the amount out from the fruit when none is asked for', () => {
-    const { plan: solved, aimL } = solvePlan(plan([rhubarb], 12, null));
-    expect(aimL).toBeCloseTo(4.1 / 0.36, 6);
-    expect(likelyFigures(solved).intoGlassL).toBeCloseTo(aimL!, 3);
-  });
-
-  it('leaves what is held alone, and says what gave way', () => {
-    const held: Ingredient[] = [
-      { kind: 'sugar', sugarId: 'white', massKg: 1.5, held: true },
-      { kind: 'water', volumeL: 7, held: true }
-    ];
-    const { plan: solved, gaveWay } = solvePlan(plan([rhubarb], 12, 20, held));
-    expect(solved.ingredients.slice(1)).toEqual(held);
-    expect(gaveWay.join(' ')).toMatch(/sugar is held.*water is held/);
-  });
-
-  it('says so when the fruit alone is too strong, too much, or the yeast too weak', () => {
-    const raisins: Ingredient = { kind: 'produce', produceId: 'raisin', massKg: 8 };
-    expect(solvePlan(plan([raisins], 5, 10)).gaveWay.join()).toMatch(/fruit alone brings/);
-    expect(
-      solvePlan(plan([{ kind: 'juice', produceId: 'apple', volumeL: 20 }], 12, 5)).gaveWay.join()
-    ).toMatch(/Without any water/);
-    expect(solvePlan({ ...plan([rhubarb], 12, 12), yeast: { yeastId: 'ale' } }).gaveWay.join()).toMatch(
-      /stops near/
-    );
-  });
-
-  it('hits its targets or says why, for any fruit, and never throws', () => {
-    const ids = PRODUCE.map((p) => p.id);
-    fc.assert(
-      fc.property(
-        fc.array(
-          fc.record({
-            produceId: fc.constantFrom(...ids),
-            massKg: fc.double({ min: 0.01, max: 10, noNaN: true })
-          }),
-          { minLength: 1, maxLength: 4 }
-        ),
-        fc.double({ min: 3, max: 18, noNaN: true }),
-        fc.double({ min: 2, max: 60, noNaN: true }),
-        (fruit, abv, volumeL) => {
-          const asked = {
-            ...plan(
-              fruit.map((f) => ({ kind: 'produce' as const, ...f })),
-              abv,
-              volumeL
-            ),
-            yeast: { toleranceAbv: 20 }
-          };
-          const { plan: solved, gaveWay } = solvePlan(asked);
-          const f = likelyFigures(solved);
-          const met = Math.abs(f.potentialAbv - abv) < 0.06 && Math.abs(f.intoGlassL - volumeL) < 0.06;
-          expect(met || gaveWay.length > 0, `${f.potentialAbv} ${f.intoGlassL}`).toBe(true);
-          for (const i of solved.ingredients)
-            expect('massKg' in i ? i.massKg : i.volumeL).toBeGreaterThanOrEqual(0);
-        }
-      ),
-      { numRuns: 300 }
-    );
-  });
-
-  it('scaling up and back is the identity, and keeps every concentration', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 0.05, max: 20, noNaN: true }), (factor) => {
-        const { plan: small } = solvePlan(plan([rhubarb], 12, 12));
-        const back = scalePlan(scalePlan(small, factor), 1 / factor);
-        back.ingredients.forEach((i, n) => {
-          const was = small.ingredients[n]!;
-          expect('massKg' in i ? i.massKg : i.volumeL).toBeCloseTo(
-            'massKg' in was ? was.massKg : was.volumeL,
-            9
-          );
-        });
-        expect(estimateMust(scalePlan(small, factor)).potentialAbv!.likely).toBeCloseTo(12, 2);
-      }),
-      { numRuns: 40 }
-    );
-  });
-
-  it('leaves an empty plan as it is, and complains of nothing', () => {
-    const empty = plan([], 12, null);
-    expect(solvePlan(empty)).toEqual({ plan: empty, gaveWay: [], aimL: null });
-  });
-
-  it('has no usual amount without fruit', () => {
-    expect(usualVolumeL(plan([], 12, null))).toBeNull();
-  });
-});
 
 /** Common practice, per US gallon, as in the dose table. */
 describe('usual doses', () => {

@@ -1,5 +1,5 @@
 import { RULES } from '$core/cautions/rules';
-import { NUTRIENT, PRESSING, WILD_YEAST } from '$core/method/steps';
+import { optionsOf, SCHOOL_IDS, SCHOOLS, type SchoolId } from '$core/method/schools';
 import { SWEETENERS, YEASTS } from '$core/must/substances';
 import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/produce/extraction';
 import type { Produce } from '$core/produce/schema';
@@ -25,9 +25,7 @@ export const METHODS: {
   id: string;
   choices: Record<string, { name: string; note: string }>;
 }[] = [
-  { title: 'Wild yeast', id: 'wild-yeast', choices: notes(WILD_YEAST) },
-  { title: 'Nutrient', id: 'nutrient', choices: notes(NUTRIENT) },
-  { title: 'Fruit out', id: 'fruit-out', choices: notes(PRESSING) },
+  ...SCHOOL_IDS.map((id) => ({ title: SCHOOLS[id].title, id, choices: notes(id) })),
   { title: 'Form of the fruit', id: 'form', choices: FORM_NOTES },
   { title: 'Cut', id: 'cut', choices: CUTS },
   { title: 'Heat', id: 'heat', choices: HEATS },
@@ -35,8 +33,8 @@ export const METHODS: {
   { title: 'Yeasts', id: 'yeasts', choices: YEASTS }
 ];
 
-function notes(table: Record<string, { name: string; why: string }>) {
-  return Object.fromEntries(Object.entries(table).map(([id, o]) => [id, { name: o.name, note: o.why }]));
+function notes(school: SchoolId) {
+  return Object.fromEntries(optionsOf(school).map(([id, o]) => [id, { name: o.name, note: o.why }]));
 }
 
 /** All that can be looked up. */
