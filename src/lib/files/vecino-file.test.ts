@@ -11,7 +11,7 @@ describe('files of every version', () => {
   it('version 1 is read, and gives the wine it always gave', () => {
     const file = readFile(fixture(1));
     expect(file.events).toHaveLength(5);
-    expect(file.settings.hydrometer.inWater).toBe(1.001);
+    expect(file.settings!.hydrometer.inWater).toBe(1.001);
     const s = foldBatch(file.events, Date.parse('2026-06-09T08:00:00Z'))!;
     expect(s.name).toBe('Gooseberry');
     expect(s.readings).toEqual([]);
@@ -36,15 +36,13 @@ describe('files of every version', () => {
     const file = readFile(fixture(1));
     expect(file.version).toBe(FILE_VERSION);
     expect(file.produce).toEqual([]);
-    expect(file.settings.hemisphere).toBe('north');
-    expect(file.settings.prices).toEqual({});
+    expect(file.settings!.hemisphere).toBe('north');
+    expect(file.settings!.prices).toEqual({});
   });
 
   it('is written as it was read', () => {
     const file = readFile(fixture(1));
-    const again = readFile(
-      writeFile(file.events, file.vessels, file.produce, file.settings, file.exportedAt)
-    );
+    const again = readFile(writeFile({ ...file, settings: file.settings! }, file.exportedAt));
     expect(again).toEqual(file);
   });
 

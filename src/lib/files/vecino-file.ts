@@ -1,30 +1,45 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/events';
-import { ownProduceSchema, type Produce } from '$core/produce/schema';
-import { vesselSchema, type Vessel } from '$core/scale/vessels';
+import { ownMethodSchema } from '$core/method/methods';
+import { recipeSchema } from '$core/method/recipe';
+import { harvestLotSchema } from '$core/produce/harvest';
+import { ownProduceSchema } from '$core/produce/schema';
+import { vesselSchema } from '$core/scale/vessels';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { settingsSchema, type Settings } from '$lib/store/settings';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
-export const FILE_VERSION = 2;
+export const FILE_VERSION = 3;
 
 export const fileSchema = z.strictObject({
   format: z.literal('vecino'),
   version: z.literal(FILE_VERSION),
   exportedAt: z.iso.datetime(),
-  settings: settingsSchema,
+  /** how the household measures; left out of a file of one batch or one recipe */
+  settings: settingsSchema.optional(),
   vessels: z.array(vesselSchema).max(2000),
   /** the household's own entries of the produce table; since version 2 */
   produce: z.array(ownProduceSchema).max(2000),
+  /** versions of recipes, produce in hand, and methods of one's own; since version 3 */
+  recipes: z.array(recipeSchema).max(20_000),
+  harvest: z.array(harvestLotSchema).max(20_000),
+  methods: z.array(ownMethodSchema).max(2000),
   events: z.array(eventSchema)
 });
 export type VecinoFile = z.infer<typeof fileSchema>;
 
+/** The lists of a file beside the log: things with an id, kept whole. */
+export const THINGS = ['vessels', 'produce', 'recipes', 'harvest', 'methods'] as const;
+type ThingId = (typeof THINGS)[number];
+export type Things = { [T in ThingId]: VecinoFile[T] };
+export type Content = Partial<Things> & { events: readonly LedgerEvent[]; settings?: Settings };
+
 /** What an older file lacks, by its version; each step brings it one version on. */
 const UPGRADES: Record<number, (file: Record<string, unknown>) => Record<string, unknown>> = {
-  1: (file) => ({ ...file, version: 2, produce: [] })
+  1: (file) => ({ ...file, version: 2, produce: [] }),
+  2: (file) => ({ ...file, version: 3, recipes: [], harvest: [], methods: [] })
 };
 
 /** A file of any older version as one of today's. */
@@ -35,22 +50,22 @@ function upgraded(raw: Record<string, unknown>): Record<string, unknown> {
   return file;
 }
 
-/** Everything as one file's text, the log in its own order so that the same data is the same file. */
-export function writeFile(
-  events: readonly LedgerEvent[],
-  vessels: readonly Vessel[],
-  produce: readonly Produce[],
-  settings: Settings,
-  exportedAt: string
-): string {
+const byId = <T extends { id: string }>(list: readonly T[] | undefined): T[] =>
+  [...(list ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** What is given as one file's text, everything in its own order so that the same data is the same file. */
+export function writeFile(content: Content, exportedAt: string): string {
   const file: VecinoFile = {
     format: 'vecino',
     version: FILE_VERSION,
     exportedAt,
-    settings,
-    vessels: [...vessels].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    produce: [...produce].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    events: inOrder(events)
+    ...(content.settings ? { settings: content.settings } : {}),
+    vessels: byId(content.vessels),
+    produce: byId(content.produce),
+    recipes: byId(content.recipes),
+    harvest: byId(content.harvest),
+    methods: byId(content.methods),
+    events: inOrder(content.events)
   };
   return JSON.stringify(file, null, 1);
 }
@@ -110,8 +125,8 @@ export type ImportPreview = {
   known: number;
   /** the same id with other contents: the one here stays */
   different: string[];
-  newVessels: Vessel[];
-  newProduce: Produce[];
+  /** what is not here yet, by list */
+  newThings: Things;
   newBatches: number;
 };
 
@@ -130,28 +145,38 @@ function sorted(value: unknown): unknown {
 }
 
 /** What importing a file would do: new, already here, different. Writes nothing. */
-export function previewImport(
-  file: VecinoFile,
-  events: readonly LedgerEvent[],
-  vessels: readonly Vessel[],
-  produce: readonly Produce[] = []
-): ImportPreview {
-  const here = new Map(events.map((e) => [e.id, e]));
+export function previewImport(file: VecinoFile, here: Content): ImportPreview {
+  const mine = new Map(here.events.map((e) => [e.id, e]));
   const newEvents: LedgerEvent[] = [];
   const different: string[] = [];
   let known = 0;
   const seen = new Set<string>();
   for (const e of file.events) {
-    const mine = here.get(e.id);
+    const there = mine.get(e.id);
     if (seen.has(e.id)) continue;
     seen.add(e.id);
-    if (!mine) newEvents.push(e);
-    else if (same(mine, e)) known += 1;
+    if (!there) newEvents.push(e);
+    else if (same(there, e)) known += 1;
     else different.push(e.id);
   }
-  const batches = new Set(events.map((e) => e.batchId));
+  const batches = new Set(here.events.map((e) => e.batchId));
   const newBatches = new Set(newEvents.filter((e) => !batches.has(e.batchId)).map((e) => e.batchId)).size;
-  const newVessels = file.vessels.filter((v) => !vessels.some((mine) => mine.id === v.id));
-  const newProduce = file.produce.filter((p) => !produce.some((mine) => mine.id === p.id));
-  return { file, newEvents, known, different, newVessels, newProduce, newBatches };
+  const lacks = <T extends { id: string }>(theirs: readonly T[], ours: readonly T[] | undefined): T[] => {
+    const ids = new Set(ours?.map((x) => x.id));
+    return theirs.filter((x) => !ids.has(x.id));
+  };
+  return {
+    file,
+    newEvents,
+    known,
+    different,
+    newThings: {
+      vessels: lacks(file.vessels, here.vessels),
+      produce: lacks(file.produce, here.produce),
+      recipes: lacks(file.recipes, here.recipes),
+      harvest: lacks(file.harvest, here.harvest),
+      methods: lacks(file.methods, here.methods)
+    },
+    newBatches
+  };
 }

@@ -3,7 +3,8 @@ import { CAMPDEN_TABLET_G, campdenTablets, enzymeG, yeastG } from '$core/scale/d
 import { emptyFill, fillL, pourInto } from '$core/ledger/fill';
 import { volumeOf, type BatchState } from '$core/ledger/fold';
 import type { EventData, LedgerEvent } from '$core/ledger/events';
-import type { Ingredient, Plan } from '$core/must/plan';
+import { amountOf, type Ingredient, type Plan } from '$core/must/plan';
+import { sugarParts } from '$core/method/sugar-parts';
 import type { StepId } from '$core/method/steps';
 import { InputError } from '$core/units/input-error';
 import { makeEvent, newId, record, write, type When } from './record';
@@ -17,16 +18,23 @@ export async function startBatch(
   plan: Plan,
   name: string,
   vesselId: string,
-  when: When = {}
+  when: When = {},
+  recipeId: string | null = null
 ): Promise<string> {
   if (!name.trim()) throw new InputError('The batch has no name.', 'Give it one, such as Rhubarb.', 'name');
   const batchId = newId();
   const at = when.at ?? Date.now();
-  const inMust = plan.ingredients.filter((i) => ('volumeL' in i ? i.volumeL : i.massKg) > 0);
+  // Sugar that is fed later waits: only what goes in on the first day is in the must.
+  const inMust = sugarParts(plan).now.ingredients.filter((i) => amountOf(i) > 0);
   if (inMust.length === 0)
     throw new InputError('There is nothing in the plan.', 'Add fruit, sugar or water first.', 'ingredients');
   const events = [
-    await makeEvent(batchId, 'planned', { name: name.trim(), plan, vesselId }, { ...when, at }),
+    await makeEvent(
+      batchId,
+      'planned',
+      { name: name.trim(), plan, vesselId, ...(recipeId ? { recipeId } : {}) },
+      { ...when, at }
+    ),
     await makeEvent(batchId, 'addition', { ingredients: inMust, vesselId }, { ...when, at })
   ];
   for (const cautionId of plan.acknowledged ?? [])
@@ -213,7 +221,7 @@ export function stepDoseG(step: StepId, s: BatchState): number {
 }
 
 /** Does a step that needs no number, with the usual dose: one tap. */
-export function doStep(s: BatchState, step: StepId, when?: When): Promise<LedgerEvent> {
+export async function doStep(s: BatchState, step: StepId, when?: When): Promise<LedgerEvent> {
   const powder = (additiveId: 'campden' | 'pectic-enzyme') =>
     logAddition(s.id, [{ kind: 'additive', additiveId, massKg: stepDoseG(step, s) / 1000 }], when);
   switch (step) {
@@ -229,6 +237,12 @@ export function doStep(s: BatchState, step: StepId, when?: When): Promise<Ledger
         { yeast: s.plan.yeast ?? { yeastId: 'wine' }, massG: stepDoseG('pitch', s), how: 'dry' },
         when
       );
+    case 'feed-1':
+    case 'feed-2': {
+      const part = sugarParts(s.plan).later.find((p) => p.step === step);
+      await logStep(s.id, step, 'done', when);
+      return part ? logAddition(s.id, part.ingredients, when) : logStep(s.id, step, 'done', when);
+    }
     case 'fruit-out':
       return logFruitOut(s.id, s.plan.press ?? 'drip', undefined, when);
     default:

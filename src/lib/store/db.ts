@@ -1,6 +1,9 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Summary } from '$core/ledger/summary';
 import type { LedgerEvent } from '$core/ledger/events';
+import type { OwnMethod } from '$core/method/methods';
+import type { Recipe } from '$core/method/recipe';
+import type { HarvestLot } from '$core/produce/harvest';
 import type { Produce } from '$core/produce/schema';
 import type { Vessel } from '$core/scale/vessels';
 
@@ -16,6 +19,12 @@ export class VecinoDb extends Dexie {
   produce!: EntityTable<Produce, 'id'>;
   /** a cache: what lists need of each batch */
   summaries!: EntityTable<Summary, 'id'>;
+  /** versions of recipes: added, never changed */
+  recipes!: EntityTable<Recipe, 'id'>;
+  /** produce in hand */
+  harvest!: EntityTable<HarvestLot, 'id'>;
+  /** the household's own methods */
+  methods!: EntityTable<OwnMethod, 'id'>;
 
   constructor(name = 'vecino') {
     // Strict: a write is on disk before it is said to be done.
@@ -31,6 +40,13 @@ export class VecinoDb extends Dexie {
     this.version(3).stores({
       events: 'id, batchId, [batchId+at], data.from.batchId',
       summaries: 'id, [running+startedAt], *words'
+    });
+    // Batches are found by the lots and the recipe they used.
+    this.version(4).stores({
+      summaries: 'id, [running+startedAt], *words, *lotIds, recipeId',
+      recipes: 'id, family',
+      harvest: 'id',
+      methods: 'id'
     });
   }
 }

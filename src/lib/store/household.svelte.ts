@@ -3,7 +3,11 @@ import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch, type BatchState } from '$core/ledger/fold';
 import { standingAt, type Summary } from '$core/ledger/summary';
 import { standingOf, type Standing } from '$core/ledger/standing';
-import { schedule, type Due } from '$core/method/schedule';
+import { leavesAt, schedule, type Due } from '$core/method/schedule';
+import type { Place } from '$core/scale/stages';
+import { ownMethodSchema, type OwnMethod } from '$core/method/methods';
+import { recipeSchema, type Recipe } from '$core/method/recipe';
+import { harvestLotSchema, type HarvestLot } from '$core/produce/harvest';
 import { ownProduceSchema, type Produce } from '$core/produce/schema';
 import { withOwn } from '$core/produce/table';
 import { VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
@@ -24,6 +28,9 @@ let building = $state<number | null>(null);
 let vessels = $state.raw<Vessel[]>([]);
 let settings = $state.raw<Settings>(DEFAULT_SETTINGS);
 let ownProduce = $state.raw<Produce[]>([]);
+let recipes = $state.raw<Recipe[]>([]);
+let harvest = $state.raw<HarvestLot[]>([]);
+let methods = $state.raw<OwnMethod[]>([]);
 let exportedAt = $state<number | null>(null);
 
 /** All that is in the browser, kept live; and the minute it is. */
@@ -50,6 +57,16 @@ export const household = {
   },
   get ownProduce() {
     return ownProduce;
+  },
+  /** every version of every recipe */
+  get recipes() {
+    return recipes;
+  },
+  get harvest() {
+    return harvest;
+  },
+  get methods() {
+    return methods;
   },
   get exportedAt() {
     return exportedAt;
@@ -110,6 +127,15 @@ export function vesselsInUse(): Map<string, Batch> {
   return used;
 }
 
+/** Every vessel of the household, or the common sizes, and until when each is taken. */
+export function placesNow(): Place[] {
+  const used = vesselsInUse();
+  return (vessels.length > 0 ? vessels : VESSEL_PRESETS).map((vessel) => {
+    const by = used.get(vessel.id);
+    return { vessel, freeAt: by ? (leavesAt(by.due) ?? Infinity) : null };
+  });
+}
+
 export const saveSettings = (next: Settings) =>
   db.settings.put({ key: 'household', value: settingsSchema.parse(next) });
 
@@ -122,6 +148,32 @@ export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
 /** Keeps an entry of one's own. @throws when it is not sound */
 export const saveProduce = (entry: Produce) => db.produce.put(ownProduceSchema.parse(entry));
 export const removeProduce = (id: string) => db.produce.delete(id);
+
+/** Keeps a version of a recipe: once, and for good. */
+export const saveRecipe = (recipe: Recipe) =>
+  db.recipes.add(recipeSchema.parse(recipe)).then(() => undefined);
+/** Takes a version off the shelf; batches that were made by it keep their own plan. */
+export const removeRecipe = (id: string) => db.recipes.delete(id);
+export const saveLot = (lot: HarvestLot) => db.harvest.put(harvestLotSchema.parse(lot)).then(() => undefined);
+export const removeLot = (id: string) => db.harvest.delete(id);
+export const saveMethod = (method: OwnMethod) =>
+  db.methods.put(ownMethodSchema.parse(method)).then(() => undefined);
+export const removeMethod = (id: string) => db.methods.delete(id);
+
+/** Kilograms that batches took of each lot, by its id, and the batches that did. */
+export async function lotsUsed(): Promise<
+  Map<string, { kg: number; batches: { id: string; name: string }[] }>
+> {
+  const used = new Map<string, { kg: number; batches: { id: string; name: string }[] }>();
+  for (const s of await db.summaries.where('lotIds').notEqual('').distinct().toArray())
+    for (const [lotId, kg] of Object.entries(s.lotsKg)) {
+      const u = used.get(lotId) ?? { kg: 0, batches: [] };
+      u.kg += kg;
+      u.batches.push({ id: s.id, name: s.state.name });
+      used.set(lotId, u);
+    }
+  return used;
+}
 
 /** Starts listening to the database and the clock; returns what stops it. */
 export function watchHousehold(): () => void {
@@ -153,6 +205,18 @@ export function watchHousehold(): () => void {
     watch(
       () => db.produce.toArray(),
       (rows) => (ownProduce = rows)
+    ),
+    watch(
+      () => db.recipes.toArray(),
+      (rows) => (recipes = rows)
+    ),
+    watch(
+      () => db.harvest.toArray(),
+      (rows) => (harvest = rows)
+    ),
+    watch(
+      () => db.methods.toArray(),
+      (rows) => (methods = rows)
     ),
     watch(
       () => db.settings.toArray(),

@@ -20,7 +20,7 @@ import { dropDraft, keepDraft, readDraft } from './draft';
 import { undo } from './record';
 import { DEFAULT_SETTINGS } from './settings';
 import { areSummariesStale, eventsOf, rebuildSummaries } from './summaries';
-import { writeImport } from './transfer-file';
+import { contentHere, writeImport } from './transfer-file';
 
 const PLAN = {
   ingredients: [
@@ -112,14 +112,7 @@ describe('drafts', () => {
 });
 
 describe('files', () => {
-  const exportAll = async () =>
-    writeFile(
-      await db.events.toArray(),
-      await db.vessels.toArray(),
-      [],
-      DEFAULT_SETTINGS,
-      '2026-06-02T00:00:00.000Z'
-    );
+  const exportAll = async () => writeFile(await contentHere(DEFAULT_SETTINGS), '2026-06-02T00:00:00.000Z');
 
   async function household() {
     const id = await startBatch(PLAN, 'Rhubarb', 'bucket', { at: NOW });
@@ -134,29 +127,25 @@ describe('files', () => {
     const before = standingOf(await state(id));
     const text = await exportAll();
     await Promise.all([db.events.clear(), db.vessels.clear()]);
-    const p = previewImport(readFile(text), [], []);
+    const p = previewImport(readFile(text), { events: [] });
     expect(p).toMatchObject({ known: 0, different: [], newBatches: 1 });
-    await writeImport(p.newEvents, p.newVessels, p.newProduce, p.file.settings);
+    await writeImport(p);
     expect(standingOf(await state(id))).toEqual(before);
     expect(await exportAll()).toBe(text);
   });
 
   it('importing twice adds nothing', async () => {
     await household();
-    const p = previewImport(
-      readFile(await exportAll()),
-      await db.events.toArray(),
-      await db.vessels.toArray()
-    );
+    const p = previewImport(readFile(await exportAll()), await contentHere(DEFAULT_SETTINGS));
     expect(p.newEvents).toEqual([]);
-    expect(p.newVessels).toEqual([]);
+    expect(p.newThings.vessels).toEqual([]);
     expect(p.known).toBe(4);
   });
 
   it('an event with the same id and other contents stays as it is here', async () => {
     await household();
     const text = (await exportAll()).replace('"press": "drip"', '"press": "press"');
-    const p = previewImport(readFile(text), await db.events.toArray(), await db.vessels.toArray());
+    const p = previewImport(readFile(text), await contentHere(DEFAULT_SETTINGS));
     expect(p.different).toHaveLength(1);
     expect(p.newEvents).toEqual([]);
   });
@@ -177,7 +166,7 @@ describe('files', () => {
     expect(reason('')).toMatch(/damaged/);
     expect(reason('{"a":1}')).toMatch(/not a Vecino file/);
     expect(reason('[]')).toMatch(/not a Vecino file/);
-    expect(reason(text.replace('"version": 2', '"version": 99'))).toMatch(/version 99/);
+    expect(reason(text.replace('"version": 3', '"version": 99'))).toMatch(/version 99/);
     expect(reason(text.replace('"massKg": 2.3', '"massKg": -2.3'))).toMatch(
       /ingredients\[1\]\.massKg.*negative/
     );

@@ -1,23 +1,33 @@
 import type { LedgerEvent } from '$core/ledger/events';
-import type { Produce } from '$core/produce/schema';
-import type { Vessel } from '$core/scale/vessels';
+import { THINGS, type Content, type ImportPreview } from '$lib/files/vecino-file';
 import { db } from './db';
-import { summaries } from './summaries';
 import type { Settings } from './settings';
+import { summaries } from './summaries';
+
+/** Everything that is here, as a file holds it. */
+export async function contentHere(settings: Settings): Promise<Required<Content>> {
+  const [events, vessels, produce, recipes, harvest, methods] = await Promise.all([
+    db.events.toArray(),
+    db.vessels.toArray(),
+    db.produce.toArray(),
+    db.recipes.toArray(),
+    db.harvest.toArray(),
+    db.methods.toArray()
+  ]);
+  return { events, vessels, produce, recipes, harvest, methods, settings };
+}
 
 /** Writes what an import brings, all of it or nothing. Settings come along only into an empty household. */
-export async function writeImport(
-  newEvents: LedgerEvent[],
-  newVessels: Vessel[],
-  newProduce: Produce[],
-  settings: Settings
-): Promise<void> {
-  await db.transaction('rw', db.events, db.vessels, db.produce, db.settings, async () => {
+export async function writeImport({ newEvents, newThings, file }: ImportPreview): Promise<void> {
+  await db.transaction('rw', [db.events, db.settings, ...THINGS.map((t) => db[t])], async () => {
     const isEmpty = (await db.events.count()) === 0;
-    await db.events.bulkAdd(newEvents);
-    await db.vessels.bulkPut(newVessels);
-    await db.produce.bulkPut(newProduce);
-    if (isEmpty) await db.settings.put({ key: 'household', value: settings });
+    await db.events.bulkAdd(newEvents as LedgerEvent[]);
+    await db.vessels.bulkPut(newThings.vessels);
+    await db.produce.bulkPut(newThings.produce);
+    await db.recipes.bulkPut(newThings.recipes);
+    await db.harvest.bulkPut(newThings.harvest);
+    await db.methods.bulkPut(newThings.methods);
+    if (isEmpty && file.settings) await db.settings.put({ key: 'household', value: file.settings });
   });
   await summaries(newEvents);
 }

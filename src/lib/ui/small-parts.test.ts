@@ -117,12 +117,13 @@ describe('the slip', () => {
 
 describe('choosing a vessel for a plan', () => {
   const none = { has: () => false };
+  const berries = { ingredients: [{ kind: 'produce' as const, produceId: 'raspberry', massKg: 4 }] };
   it('takes the smallest empty bucket with room for foam', () => {
-    expect(vesselFor(7, VESSEL_PRESETS, none)?.id).toBe('bucket-10');
-    expect(vesselFor(13, VESSEL_PRESETS, none)?.id).toBe('bucket-25');
-    expect(vesselFor(13, VESSEL_PRESETS, { has: (id) => id === 'bucket-25' })?.id).toBe('bucket-30');
-    expect(vesselFor(60, VESSEL_PRESETS, none)?.id).toBe('bucket-30');
-    expect(vesselFor(7, VESSEL_PRESETS, { has: () => true })?.shape).toBe('bucket');
+    expect(vesselFor(berries, 7, VESSEL_PRESETS, none)?.id).toBe('bucket-10');
+    expect(vesselFor(berries, 13, VESSEL_PRESETS, none)?.id).toBe('bucket-25');
+    expect(vesselFor(berries, 13, VESSEL_PRESETS, { has: (id) => id === 'bucket-25' })?.id).toBe('bucket-30');
+    expect(vesselFor(berries, 60, VESSEL_PRESETS, none)?.id).toBe('bucket-30');
+    expect(vesselFor(berries, 7, VESSEL_PRESETS, { has: () => true })?.shape).toBe('bucket');
   });
 });
 

@@ -2,16 +2,17 @@
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { entryOf, type Ingredient } from '$core/must/plan';
+  import type { Ingredient } from '$core/must/plan';
   import { rowOf } from '$core/scale/portrait';
   import { hoursToGive } from '$core/must/balance';
   import { leavesAt } from '$core/method/schedule';
   import { dayWord } from '$lib/ui/shelf/when';
   import { mustColour } from '$core/must/colour';
   import { planRibbon } from '$core/must/ribbon';
-  import { FOAM_ROOM, VESSEL_PRESETS } from '$core/scale/vessels';
+  import { mustLike, stagesOf } from '$core/scale/stages';
+  import { foamShareOf, VESSEL_PRESETS } from '$core/scale/vessels';
   import { volumeText } from '$core/units/format';
-  import { allProduce, household, vesselsInUse } from '$lib/store/household.svelte';
+  import { allProduce, household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
   import { howOf, spanText } from '$lib/ui/plan/how';
   import How from '$lib/ui/pop/How.svelte';
@@ -21,6 +22,7 @@
   import PlanSentence from '$lib/ui/plan/PlanSentence.svelte';
   import Powders from '$lib/ui/plan/Powders.svelte';
   import Results from '$lib/ui/plan/Results.svelte';
+  import Stages from '$lib/ui/plan/Stages.svelte';
   import Slip from '$lib/ui/plan/Slip.svelte';
   import StartBatch from '$lib/ui/plan/StartBatch.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
@@ -45,19 +47,16 @@
   const busy = $derived(vesselsInUse());
   const vessels = $derived(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS);
   const vessel = $derived(
-    vessels.find((v) => v.id === bench.vesselId) ?? vesselFor(fillL, vessels, busy) ?? vessels[0]!
+    vessels.find((v) => v.id === bench.vesselId) ??
+      vesselFor(bench.solved.plan, fillL, vessels, busy) ??
+      vessels[0]!
   );
   const unit = $derived(household.settings.volume);
   const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
   const hasFruit = $derived((e?.likely.produceKg ?? 0) > 0);
-  const darkBerry = $derived(
-    bench.solved.plan.ingredients.some(
-      (i) => i.kind === 'produce' && entryOf(i)?.family === 'soft' && i.massKg > 0
-    )
-  );
-  const isOpen = $derived(vessel.shape === 'bucket' || vessel.shape === 'barrel');
-  const foamShare = $derived(
-    !isOpen ? 0.05 : darkBerry ? FOAM_ROOM.lively : hasFruit ? FOAM_ROOM.usual : FOAM_ROOM.quiet
+  const foamShare = $derived(foamShareOf(vessel, mustLike(bench.solved.plan)));
+  const stages = $derived(
+    e?.intoGlassL ? stagesOf(bench.solved.plan, vessel, placesNow(), household.now) : []
   );
   const ribbon = $derived(planRibbon(bench.solved.plan.ingredients));
   const allSugar = $derived(ribbon.reduce((s, p) => s + p.hexoseKg, 0));
@@ -121,6 +120,7 @@
             : []}
         />
       </div>
+      {#if stages.length > 1}<Stages stages={stages.slice(1)} />{/if}
     </section>
     <div class="grid gap-3 max-lg:order-2">
       <Results {bench} />

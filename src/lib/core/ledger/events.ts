@@ -25,7 +25,13 @@ export const stockSchema = z.strictObject({
 
 /** What each type of event carries. All volumes in L, masses in kg or g as named, temperatures in °C. */
 export const eventData = {
-  planned: z.strictObject({ name: z.string().min(1).max(120), plan: planSchema, vesselId: id }),
+  planned: z.strictObject({
+    name: z.string().min(1).max(120),
+    plan: planSchema,
+    vesselId: id,
+    /** the version of a recipe that it was begun from */
+    recipeId: z.uuid().optional()
+  }),
   addition: z.strictObject({
     ingredients: z.array(ingredientSchema).min(1).max(100),
     vesselId: id.optional()

@@ -1,12 +1,12 @@
 import type { BatchState } from './fold';
-import type { LedgerEvent } from './events';
+import { liveEvents, type LedgerEvent } from './events';
 import { foldBatch } from './fold';
 import { standingOf, type Standing } from './standing';
 
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 1;
+export const SUMMARY_VERSION = 2;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
@@ -16,6 +16,11 @@ export type Summary = {
   startedAt: number;
   /** words of its name, for looking it up */
   words: string[];
+  /** kg that it took of each lot of the harvest */
+  lotsKg: Record<string, number>;
+  lotIds: string[];
+  /** the recipe's version it was begun from; empty when none */
+  recipeId: string;
   state: BatchState;
   standing: Standing;
 };
@@ -36,6 +41,20 @@ export const compact = (s: BatchState): BatchState => ({
   steps: [...new Map(s.steps.map((x) => [`${x.step}:${x.outcome}`, x])).values()]
 });
 
+/** What a batch took of the harvest, and which recipe it was begun from. */
+function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lotsKg' | 'lotIds' | 'recipeId'> {
+  const lotsKg: Record<string, number> = {};
+  let recipeId = '';
+  for (const e of liveEvents(events)) {
+    if (e.batchId !== id) continue;
+    if (e.type === 'planned') recipeId = e.data.recipeId ?? '';
+    if (e.type !== 'addition' && e.type !== 'steep') continue;
+    for (const i of e.data.ingredients)
+      if (i.kind === 'produce' && i.lotId) lotsKg[i.lotId] = (lotsKg[i.lotId] ?? 0) + i.massKg;
+  }
+  return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };
+}
+
 /** The summary of a batch from its events; null when it was taken back. */
 export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
   // Of a blend's other side, only the blend and what voids it bear on this batch.
@@ -49,6 +68,7 @@ export function summaryOf(events: readonly LedgerEvent[], id: string, at: number
     running: s.bottled.length > 0 && s.fills.length === 0 ? 0 : 1,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
+    ...usedBy(events, id),
     state: compact(s),
     standing: standingOf(s)
   };

@@ -90,6 +90,7 @@ export const SCHOOLS = {
     usual: 'start',
     options: {
       start: { name: 'all at the start', why: 'One weighing, one sum.' },
+      halves: { name: 'in halves', why: 'Half now, half when the fruit is out.' },
       strained: {
         name: 'after straining',
         why: 'The bucket is lighter and the fruit gives more to thin must.'

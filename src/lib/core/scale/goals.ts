@@ -124,6 +124,11 @@ export function goalsOf(plan: Plan): Goal[] {
   const isFree = (i: Ingredient) => i.held === false;
   const waterIsFree = plan.ingredients.some((i) => isFree(i) && i.kind === 'water');
   const fruitIsFree = plan.ingredients.some((i) => isFree(i) && usualOf(i, hasMain(plan)) > 0);
+  // Strength that nothing free can lift follows what is held, rather than the amount following it.
+  const canLift = plan.ingredients.some(
+    (i) => isFree(i) && ['sugar', 'honey', 'produce', 'juice'].includes(i.kind)
+  );
+  const weightOf = (id: GoalId) => (id === 'abv' && !canLift ? RANK.fruit.weight / 10 : RANK[id].weight);
   const asked: [GoalId, number | null | undefined][] = [
     ['volumeL', t.fillL ? null : t.volumeL],
     ['fillL', t.fillL],
@@ -146,7 +151,15 @@ export function goalsOf(plan: Plan): Goal[] {
   return asked.flatMap(([id, wanted]) =>
     wanted === null || wanted === undefined
       ? []
-      : [{ id, wanted, ...RANK[id], within: t.within?.[id as keyof NonNullable<typeof t.within>] ?? 0 }]
+      : [
+          {
+            id,
+            wanted,
+            ...RANK[id],
+            weight: weightOf(id),
+            within: t.within?.[id as keyof NonNullable<typeof t.within>] ?? 0
+          }
+        ]
   );
 }
 

@@ -126,3 +126,18 @@ export const VESSEL_PRESETS: readonly Vessel[] = [
   { id: 'carboy-11', name: '3 US gal carboy', shape: 'carboy', capacityL: 11.9 },
   { id: 'carboy-23', name: '6 US gal carboy', shape: 'carboy', capacityL: 23.7 }
 ];
+
+/** Whether a vessel is open at the top, and wants room for foam rather than a full neck. */
+export const isOpenVessel = (v: Pick<Vessel, 'shape'>): boolean =>
+  v.shape === 'bucket' || v.shape === 'barrel';
+/** Share of a closed vessel that is left free while it works: the neck. Common practice. */
+const NECK_ROOM = 0.05;
+
+/** Share of a vessel to leave free for what a must holds: dark berries foam worst, sugar and water least. */
+export function foamShareOf(
+  vessel: Pick<Vessel, 'shape'>,
+  must: { hasFruit: boolean; isLively: boolean }
+): number {
+  if (!isOpenVessel(vessel)) return NECK_ROOM;
+  return must.isLively ? FOAM_ROOM.lively : must.hasFruit ? FOAM_ROOM.usual : FOAM_ROOM.quiet;
+}

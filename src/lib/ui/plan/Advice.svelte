@@ -7,6 +7,7 @@
   import Tag from '../tag/Tag.svelte';
   import AcidAdvice from './AcidAdvice.svelte';
   import type { Bench } from './bench.svelte';
+  import Clash from './Clash.svelte';
 
   let { bench, overL, isBusy }: { bench: Bench; overL: number; isBusy: string | null } = $props();
 
@@ -21,7 +22,7 @@
         )
       : []
   );
-  const heavy = $derived((e?.sgAllGiven?.likely ?? 1) > 1.12);
+  const heavy = $derived((bench.start?.sgAllGiven?.likely ?? 1) > 1.12);
   const isFlowery = $derived(
     bench.solved.plan.ingredients.some((i) => ['flower', 'leaf'].includes(entryOf(i)?.family ?? ''))
   );
@@ -42,9 +43,12 @@
   {#if overL > 0}<Tag tone="danger" compact><b>It will not fit.</b> Choose a larger vessel, or make less.</Tag
     >{/if}
   {#if isBusy}<Tag tone="caution" compact>That vessel still holds {isBusy}.</Tag>{/if}
-  {#each bench.solved.gaveWay as line (line)}<Tag tone="good" compact>{line}</Tag>{/each}
+  <Clash {bench} />
   {#if heavy}<Tag tone="caution" compact
-      >Over 1.120 yeast struggles: make more wine of it, or feed the sugar in two parts.</Tag
+      >Over 1.120 yeast struggles: make more wine of it, or <button
+        class="min-h-9 max-sm:min-h-11 font-semibold underline decoration-dashed underline-offset-4"
+        onclick={() => bench.choose('sugar', 'steps')}>feed the sugar in steps</button
+      >.</Tag
     >{/if}
   {#if acid}<Tag tone="good" compact
       >{acid}: {e!.taGL!.likely.toFixed(1)} g/L of acid.

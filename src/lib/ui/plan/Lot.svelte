@@ -124,7 +124,7 @@
         {@render choice('Cut', item.cut ?? 'crushed', names(CUTS), (v) => change({ cut: v }))}
         {@render choice(
           'Heat',
-          item.heat ?? (bench.wildYeast === 'heat' ? 'poured' : 'raw'),
+          item.heat ?? (bench.choice('wildYeast') === 'heat' ? 'poured' : 'raw'),
           names(HEATS),
           (v) => change({ heat: v, simmerMin: v === 'simmered' ? (item.simmerMin ?? 20) : undefined })
         )}

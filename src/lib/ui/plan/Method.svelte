@@ -1,22 +1,25 @@
 <script lang="ts">
   import { boilOffL } from '$core/produce/extraction';
-  import { NUTRIENT, PRESSING, WILD_YEAST } from '$core/method/steps';
+  import { effectOf } from '$core/method/effect';
+  import { methodsFor } from '$core/method/methods';
+  import { optionsOf, SCHOOLS, type SchoolId } from '$core/method/schools';
   import { usesEnzyme } from '$core/must/plan';
   import { volumeText } from '$core/units/format';
-  import { household } from '$lib/store/household.svelte';
+  import { household, removeMethod, saveMethod } from '$lib/store/household.svelte';
+  import { newId } from '$lib/store/record';
+  import { methodOf } from '$core/method/methods';
+  import { tell } from '../nav/said.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
   import type { Bench } from './bench.svelte';
 
-  /** The choices of school, said in a sentence. */
+  /** The choices of school, said in a sentence; each tells what it would change in this plan. */
   let { bench, fillL }: { bench: Bench; fillL: number } = $props();
 
-  const options = (table: Record<string, { name: string; why: string }>) =>
-    Object.entries(table).map(([id, o]) => ({ id, name: o.name, note: o.why }));
-  const ENZYME = {
-    yes: { name: 'pectic enzyme', why: 'Frees juice and colour, and keeps the wine from haze.' },
-    no: { name: 'no enzyme', why: 'Slower to give; a pectin haze may stay.' }
-  };
+  const ENZYME = [
+    { id: 'yes', name: 'pectic enzyme', note: 'Frees juice and colour, and keeps the wine from haze.' },
+    { id: 'no', name: 'no enzyme', note: 'Slower to give; a pectin haze may stay.' }
+  ];
   const enzyme = $derived(usesEnzyme(bench.solved.plan) ? 'yes' : 'no');
   const simmerMin = $derived(
     bench.solved.plan.ingredients.reduce(
@@ -25,22 +28,44 @@
     )
   );
   const unit = $derived(household.settings.volume);
+  const hasMust = $derived(bench.estimate?.liquidVolumeL != null);
+  const options = (school: SchoolId) =>
+    optionsOf(school).map(([id, o]) => {
+      const effect = hasMust && bench.choice(school) !== id ? effectOf(bench.solved.plan, school, id) : [];
+      return {
+        id,
+        name: o.name,
+        note: effect.length > 0 ? `${o.why} Here: ${effect.slice(0, 4).join(', ')}.` : o.why
+      };
+    });
+  const methods = $derived(methodsFor(bench.plan, household.methods));
+  const rest: SchoolId[] = [
+    'wash',
+    'cover',
+    'stirring',
+    'air',
+    'powders',
+    'tannin',
+    'clearing',
+    'topUp',
+    'alcohol'
+  ];
+  let name = $state('');
 </script>
 
-{#snippet word(
-  title: string,
-  table: Record<string, { name: string; why: string }>,
-  value: string,
-  set: (id: string) => void
-)}
-  <Word {title} inText text={table[value]!.name}>
+{#snippet word(school: SchoolId)}
+  <Word
+    title={SCHOOLS[school].title}
+    inText
+    text={optionsOf(school).find(([id]) => id === bench.choice(school))![1].name}
+  >
     {#snippet children(close: () => void)}
       <Choices
-        {title}
-        options={options(table)}
-        {value}
+        title={SCHOOLS[school].title}
+        options={options(school)}
+        value={bench.choice(school)}
         onchoose={(id) => {
-          set(id);
+          bench.choose(school, id);
           close();
         }}
       />
@@ -49,22 +74,85 @@
 {/snippet}
 
 <p class="mt-2 text-[1.0625rem] leading-7 max-sm:leading-8">
-  Against wild yeast {@render word(
-    'Against wild yeast',
-    WILD_YEAST,
-    bench.wildYeast,
-    (id) => (bench.wildYeast = id as keyof typeof WILD_YEAST)
-  )}, {@render word('Enzyme', ENZYME, enzyme, (id) => (bench.enzyme = id === 'yes'))}, {@render word(
-    'Nutrient',
-    NUTRIENT,
-    bench.nutrient,
-    (id) => (bench.nutrient = id as keyof typeof NUTRIENT)
-  )}, fruit {@render word(
-    'Fruit out',
-    PRESSING,
-    bench.press,
-    (id) => (bench.press = id as keyof typeof PRESSING)
-  )}.
+  Against wild yeast {@render word('wildYeast')},
+  <Word title="Enzyme" inText text={ENZYME.find((o) => o.id === enzyme)!.name}>
+    {#snippet children(close: () => void)}
+      <Choices
+        title="Enzyme"
+        options={ENZYME}
+        value={enzyme}
+        onchoose={(id) => {
+          bench.choose('enzyme', id === 'yes');
+          close();
+        }}
+      />
+    {/snippet}
+  </Word>, yeast {@render word('pitch')}, {@render word('nutrient')}, sugar {@render word('sugar')}, fruit
+  {@render word('fruitIn')}, {@render word('press')}.
+  <Word title="A method" inText held={false} text="Other ways">
+    {#snippet children(close: () => void)}
+      <p class="head">A whole method</p>
+      <Choices
+        title="Methods"
+        options={methods.map((m) => ({ id: m.id, name: m.name, note: m.why }))}
+        value=""
+        onchoose={(id) => {
+          const m = methods.find((x) => x.id === id)!;
+          bench.useMethod(m);
+          close();
+        }}
+      />
+      <p class="head mt-3">The rest of it</p>
+      <ul class="grid">
+        {#each rest as school (school)}
+          <li class="dashline flex min-h-11 items-center justify-between gap-3">
+            <span class="text-quiet">{SCHOOLS[school].title}</span>{@render word(school)}
+          </li>
+        {/each}
+      </ul>
+      <form
+        class="mt-3 flex items-end gap-2"
+        onsubmit={(e) => {
+          e.preventDefault();
+          const said = name.trim();
+          if (!said) return;
+          void tell(`Method “${said}” kept.`, () =>
+            saveMethod({
+              id: newId(),
+              name: said,
+              why: 'Your own.',
+              families: [],
+              method: $state.snapshot(methodOf(bench.plan))
+            })
+          );
+          name = '';
+        }}
+      >
+        <label class="min-w-0 flex-1"
+          ><span class="head">Keep these choices as</span><input
+            class="field"
+            maxlength="60"
+            autocomplete="off"
+            bind:value={name}
+          /></label
+        >
+        <button class="btn btn-line">Keep</button>
+      </form>
+      {#if household.methods.length > 0}
+        <ul class="mt-1">
+          {#each household.methods as m (m.id)}
+            <li class="flex items-center justify-between">
+              {m.name}<button
+                class="min-h-11 underline underline-offset-4"
+                onclick={() => tell(`Method “${m.name}” taken off.`, () => removeMethod(m.id))}
+                >take off</button
+              >
+            </li>
+          {/each}
+        </ul>
+      {/if}
+    {/snippet}
+  </Word>
 </p>
 {#if simmerMin > 0}
   <p class="small" data-testid="boil-off">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { afterSweetening, sweetenedWith } from '$core/scale/goals';
   import { rangeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import AcidAdvice from './AcidAdvice.svelte';
@@ -11,9 +12,12 @@
   let { bench }: { bench: Bench } = $props();
 
   const e = $derived(bench.estimate);
+  const start = $derived(bench.start ?? e);
   const how = $derived(e ? howOf(e, bench.solved.plan) : null);
   const sg = (n: number) => n.toFixed(3);
   const one = (n: number) => n.toFixed(1);
+  const sweet = $derived(sweetenedWith(bench.plan));
+  const sweetAbv = $derived(e?.finalAbv ? one((e.finalAbv.likely * 1) / afterSweetening(1, sweet)) : '');
   const stops = $derived(e?.finalAbv && e.potentialAbv && e.finalAbv.likely < e.potentialAbv.likely - 0.05);
 </script>
 
@@ -33,6 +37,7 @@
         {#if stops}<span class="text-ink"
             >sweet: this yeast stops near {YEASTS[bench.yeastId].toleranceAbv[1]} %</span
           >
+        {:else if sweet > 0}sweetened to {sweet} g/L, {sweetAbv} %
         {:else}finishes about {sg(e.finalSg!.likely)}{/if}
       </p>
     </div>
@@ -41,16 +46,17 @@
         <dt class="sr-only">Start gravity</dt>
         <dd>
           <How title="Start gravity" lines={how.sg} class="number text-[1.5rem] leading-tight">
-            {#snippet trigger()}{#if e.sgNoneGiven && e.likely.produceKg > 0}<span data-testid="sg-none"
-                  >{sg(e.sgNoneGiven.likely)}</span
+            {#snippet trigger()}{#if start?.sgNoneGiven && e.likely.produceKg > 0}<span data-testid="sg-none"
+                  >{sg(start.sgNoneGiven.likely)}</span
                 > →
-              {/if}<span data-testid="sg-all">{e.sgAllGiven ? sg(e.sgAllGiven.likely) : '?'}</span>{/snippet}
+              {/if}<span data-testid="sg-all">{start?.sgAllGiven ? sg(start.sgAllGiven.likely) : '?'}</span
+              >{/snippet}
           </How>
           <span class="small block leading-tight"
-            >{e.sgNoneGiven && e.likely.produceKg > 0 ? 'until the fruit lets go' : 'start gravity'}, {rangeText(
-              e.sgAllGiven!,
+            >{start?.sgNoneGiven && e.likely.produceKg > 0 ? 'until the fruit lets go' : 'start gravity'}, {rangeText(
+              (start ?? e).sgAllGiven!,
               sg
-            )}</span
+            )}{bench.parts.later.length > 0 ? ', before it is fed' : ''}</span
           >
         </dd>
       </div>

@@ -5,7 +5,7 @@
   import { entryOf } from '$core/must/plan';
   import { unitLabel, type ProduceUnit } from '$core/produce/weigh';
   import Pop from '../pop/Pop.svelte';
-  import { canFollow, rowAmountText, unitsFor, type Bench, type Row } from './bench.svelte';
+  import { canBeFree, canFollow, rowAmountText, unitsFor, type Bench, type Row } from './bench.svelte';
   import Lot from './Lot.svelte';
   import { lotText } from './lot';
   import { nameOf } from './label';
@@ -17,8 +17,14 @@
   const produce = $derived(row.item.kind === 'produce' ? entryOf(row.item) : undefined);
   const hasLot = $derived(row.item.kind !== 'additive');
   const follows = $derived(canFollow(row.item));
+  const canFree = $derived(canBeFree(row.item));
+  const most = $derived(
+    !row.held && row.item.most !== undefined
+      ? `up to ${rowAmountText(row.item, row.item.most, row.unit)} ${unitLabel(row.unit, produce)}`
+      : ''
+  );
   const said = $derived(
-    lotText(row.item) || (!follows ? 'weighed' : row.held ? 'held by you' : 'worked out')
+    most || lotText(row.item) || (row.held && !follows ? 'weighed' : row.held ? 'held by you' : 'worked out')
   );
   const shown = $derived(row.held ? row.text : rowAmountText(row.item, bench.shown(index), row.unit));
   const sugar = $derived(bench.sugar(index));
@@ -71,7 +77,7 @@
     {/if}
   </div>
   <div class="flex justify-end">
-    {#if follows}
+    {#if canFree}
       <button
         class="grid size-9 place-items-center text-quiet max-sm:w-9 max-sm:h-11"
         onclick={() => bench.toggleHeld(row.id)}

@@ -16,7 +16,9 @@
       const id = await startBatch(
         $state.snapshot(bench.solved.plan) as typeof bench.solved.plan,
         bench.name || 'Batch',
-        vesselId
+        vesselId,
+        {},
+        bench.recipeId
       );
       bench.clear();
       await goto(`/batches/${id}`);

@@ -12,7 +12,11 @@ import type { SweetenerId, YeastId } from '$core/must/substances';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/produce/choose';
 import { amountIn, parseProduce, unitsOf, type ProduceUnit } from '$core/produce/weigh';
+import { sugarParts } from '$core/method/sugar-parts';
+import { methodOf, withMethod, type NamedMethod } from '$core/method/methods';
+import { choiceOf, type ChoiceOf, type SchoolId } from '$core/method/schools';
 import { solvePlan, type Solved } from '$core/scale/solve';
+import { swapsFor, type Swap } from '$core/scale/swaps';
 import { amountText, significant } from '$core/units/format';
 import { explain, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
@@ -37,9 +41,16 @@ export const isVolumeItem = (item: Ingredient): item is Extract<Ingredient, { vo
 const withAmount = (item: Ingredient, base: number): Ingredient =>
   isVolumeItem(item) ? { ...item, volumeL: base } : ({ ...item, massKg: base } as Ingredient);
 
-/** Whether the solver can work a row out: a sweetener, or water. */
+/** Whether a row is usually worked out: a sweetener, or water. Fruit, juice and acid can be, when they are let. */
 export const canFollow = (item: Ingredient): boolean =>
   item.kind === 'sugar' || item.kind === 'honey' || item.kind === 'water';
+/** What the solver can work out at all. */
+export const canBeFree = (item: Ingredient): boolean =>
+  canFollow(item) ||
+  item.kind === 'produce' ||
+  item.kind === 'juice' ||
+  item.kind === 'acid' ||
+  (item.kind === 'additive' && (item.additiveId === 'dap' || item.additiveId === 'nutrient'));
 
 /** An amount in kg or L, in the unit of its row. */
 const inUnit = (item: Ingredient, base: number, unit: ProduceUnit): number =>
@@ -54,6 +65,8 @@ export const rowAmountText = (item: Ingredient, base: number, unit: ProduceUnit)
   item.kind === 'produce' ? significant(inUnit(item, base, unit), 3) : amountText(base, unit as Unit);
 
 const DRAFT = 'plan';
+/** Sugar in an off-dry wine, g/L: where sweetness starts. Common practice. */
+const USUAL_SWEET_GL = 20;
 
 /** The must bench: rows and wishes in, every number out, live. One for the Plan page. */
 export function createBench(settings: () => Settings) {
@@ -61,12 +74,11 @@ export function createBench(settings: () => Settings) {
   let target = $state<Target>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
   let vesselId = $state('');
   let yeastId = $state<YeastId>('wine');
-  let wildYeast = $state<NonNullable<Plan['wildYeast']>>('sulphite');
-  let press = $state<NonNullable<Plan['press']>>('drip');
-  let enzyme = $state<boolean | null>(null);
-  let nutrient = $state<NonNullable<Plan['nutrient']>>('staggered');
+  let method = $state<NamedMethod['method']>({});
   let acknowledged = $state<string[]>([]);
   let name = $state('');
+  /** the recipe it was taken from */
+  let recipeId = $state<string | null>(null);
   let loaded = $state(false);
 
   const unitFor = (item: Ingredient): Unit =>
@@ -94,10 +106,7 @@ export function createBench(settings: () => Settings) {
     yeast: { yeastId },
     target: { ...target },
     ...(vesselId ? { vesselId } : {}),
-    wildYeast,
-    press,
-    nutrient,
-    ...(enzyme === null ? {} : { enzyme }),
+    ...method,
     ...(acknowledged.length > 0 ? { acknowledged } : {}),
     ...(Object.keys(settings().prices).length > 0 ? { prices: settings().prices } : {}),
     ...(name ? { name } : {})
@@ -106,6 +115,12 @@ export function createBench(settings: () => Settings) {
   const estimate = $derived<MustEstimate | null>(
     solved.plan.ingredients.some((i) => amountOf(i) > 0) ? estimateMust(solved.plan) : null
   );
+  /** What goes in on the first day, and what of the sugar waits. */
+  const parts = $derived(sugarParts(solved.plan));
+  const start = $derived<MustEstimate | null>(
+    parts.later.length > 0 && estimate ? estimateMust(parts.now) : estimate
+  );
+  const swaps = $derived<Swap[]>(swapsFor(plan, solved.gaveWay));
   const sugars = $derived(sugarBrought(solved.plan.ingredients));
 
   function keep() {
@@ -117,12 +132,10 @@ export function createBench(settings: () => Settings) {
           target,
           vesselId,
           yeastId,
-          wildYeast,
-          press,
-          enzyme,
-          nutrient,
+          method,
           acknowledged,
-          name
+          name,
+          recipeId
         })
       );
   }
@@ -134,7 +147,8 @@ export function createBench(settings: () => Settings) {
     ];
     target = { abv: 12, volumeL: null, volumeUnit: settings().volume };
     name = '';
-    enzyme = null;
+    recipeId = null;
+    method = {};
     acknowledged = [];
   }
 
@@ -146,24 +160,46 @@ export function createBench(settings: () => Settings) {
           target: Target;
           vesselId: string;
           yeastId: YeastId;
-          wildYeast: typeof wildYeast;
-          press: typeof press;
-          enzyme?: boolean | null;
-          nutrient?: typeof nutrient;
+          method?: NamedMethod['method'];
           acknowledged?: string[];
           name: string;
+          recipeId?: string | null;
         }
       | undefined;
     const isSound =
       kept?.rows &&
-      planSchema.safeParse({ ingredients: kept.rows.map((r) => r.item), target: kept.target }).success;
+      planSchema.safeParse({
+        ingredients: kept.rows.map((r) => r.item),
+        target: kept.target,
+        ...kept.method
+      }).success;
     if (kept && isSound) {
-      ({ rows, target, vesselId, yeastId, wildYeast, press, name } = kept);
-      enzyme = kept.enzyme ?? null;
-      nutrient = kept.nutrient ?? 'staggered';
+      ({ rows, target, vesselId, yeastId, name } = kept);
+      method = kept.method ?? {};
+      recipeId = kept.recipeId ?? null;
       acknowledged = kept.acknowledged ?? [];
     } else fresh();
     loaded = true;
+  }
+
+  function freeWater() {
+    const row = rows.find((r) => r.item.kind === 'water');
+    if (row?.held) {
+      row.held = false;
+      row.text = '';
+    }
+  }
+  const isSharpener = (i: Ingredient) => i.kind === 'acid' || (i.kind === 'juice' && i.produceId === 'lemon');
+  /** Something to sharpen with that follows, in the place of what followed before. */
+  function sharpenWith(what: ChoiceOf<'sharpen'>) {
+    if (target.taGL == null && target.phMax == null) return;
+    const item: Ingredient =
+      what === 'lemon'
+        ? { kind: 'juice', produceId: 'lemon', volumeL: 0 }
+        : { kind: 'acid', acidId: what, massKg: 0 };
+    const at = rows.findIndex((r) => !r.held && isSharpener(r.item));
+    if (at >= 0) rows[at] = freeRow(item);
+    else rows.push(freeRow(item));
   }
 
   const find = (id: string) => rows.find((r) => r.id === id)!;
@@ -201,33 +237,59 @@ export function createBench(settings: () => Settings) {
       yeastId = v;
       keep();
     },
-    get wildYeast() {
-      return wildYeast;
+    get method() {
+      return method;
     },
-    set wildYeast(v) {
-      wildYeast = v;
+    /** The choice in a school, its own or the usual. */
+    choice: <S extends SchoolId>(school: S): ChoiceOf<S> => choiceOf(method, school),
+    choose(school: SchoolId | 'enzyme', choice: string | boolean) {
+      method = { ...method, [school]: choice };
+      if (school === 'sharpen') sharpenWith(choice as ChoiceOf<'sharpen'>);
+      if (school === 'finish') {
+        if (choice === 'dry') target = { ...target, sweetGL: null };
+        else target = { ...target, sweetGL: target.sweetGL || USUAL_SWEET_GL };
+      }
       keep();
     },
-    get press() {
-      return press;
-    },
-    set press(v) {
-      press = v;
+    /** A whole method: its choices, and how it handles the fruit. */
+    useMethod(m: NamedMethod) {
+      const next = withMethod($state.snapshot(plan) as Plan, m);
+      rows = rows.map((r, i) => {
+        const { id: _i, unit: _u, held: _h, ...item } = next.ingredients[i]!;
+        return { ...r, item: item as Ingredient };
+      });
+      method = methodOf(next);
       keep();
     },
-    /** Whether enzyme goes in; null leaves it to the fruit. */
-    get enzyme() {
-      return enzyme;
+    get parts() {
+      return parts;
     },
-    set enzyme(v) {
-      enzyme = v;
-      keep();
+    /** The must as it is on the first day. */
+    get start() {
+      return start;
     },
-    get nutrient() {
-      return nutrient;
+    get swaps() {
+      return swaps;
     },
-    set nutrient(v) {
-      nutrient = v;
+    get recipeId() {
+      return recipeId;
+    },
+    /** Puts a whole plan on the bench, such as a recipe, a proposal, or a way out of a clash. */
+    adopt(next: Plan, from: { recipeId?: string | null } = {}) {
+      rows = next.ingredients.map((i) => {
+        const { id, unit, held, ...item } = i;
+        return {
+          ...makeRow(item as Ingredient, (unit as ProduceUnit | undefined) ?? null, held !== false),
+          ...(id ? { id } : {})
+        };
+      });
+      target = next.target ?? { abv: null, volumeL: null, volumeUnit: settings().volume };
+      yeastId = next.yeast?.yeastId ?? 'wine';
+      vesselId = next.vesselId ?? '';
+      method = methodOf(next);
+      acknowledged = next.acknowledged ?? [];
+      name = next.name ?? '';
+      if (from.recipeId !== undefined) recipeId = from.recipeId;
       keep();
     },
     get acknowledged() {
@@ -285,7 +347,8 @@ export function createBench(settings: () => Settings) {
       if (text.trim() === '') {
         row.error = null;
         row.item = withAmount(row.item, 0);
-        row.held = !canFollow(row.item);
+        const isPicked = row.item.kind === 'produce' || row.item.kind === 'juice';
+        row.held = isPicked ? row.item.most === undefined : !canBeFree(row.item);
         return keep();
       }
       row.held = true;
@@ -316,12 +379,17 @@ export function createBench(settings: () => Settings) {
       const index = rows.findIndex((r) => r.id === id);
       const row = rows[index]!;
       if (row.held) {
+        // Of what was weighed there is so much and no more.
+        const there = amountOf(row.item);
+        if (!canFollow(row.item) && row.item.kind !== 'acid' && there > 0)
+          row.item = { ...row.item, most: there };
         row.held = false;
         row.text = '';
       } else {
         const base = amountOf(solved.plan.ingredients[index]!);
         row.held = true;
-        row.item = withAmount(row.item, base);
+        const { most: _, ...item } = row.item;
+        row.item = withAmount(item as Ingredient, base);
         row.text = base > 0 ? entryText(row.item, base, row.unit) : '0';
       }
       row.error = null;
@@ -355,14 +423,27 @@ export function createBench(settings: () => Settings) {
       }
       keep();
     },
+    /** Any other wish; null lets it follow. A wish for acid brings something to sharpen with. */
+    wish(patch: Partial<Target>) {
+      target = { ...target, ...patch };
+      const wantsAcid = (patch.taGL ?? patch.phMax) != null;
+      if (wantsAcid) sharpenWith(choiceOf(method, 'sharpen'));
+      if (target.taGL == null && target.phMax == null)
+        rows = rows.filter((r) => r.held || !isSharpener(r.item));
+      if (patch.yanMgL != null && !rows.some((r) => !r.held && r.item.kind === 'additive'))
+        rows.push(freeRow({ kind: 'additive', additiveId: 'dap', massKg: 0 }));
+      keep();
+    },
+    /** The amount by the vessel: litres of must that fill it with room for foam. */
+    fillVessel(fillL: number) {
+      target = { ...target, fillL, volumeL: null };
+      freeWater();
+      keep();
+    },
     /** Amount wanted, litres into glass; null works it out from the fruit. */
     setVolume(volumeL: number | null, volumeUnit: NonNullable<Target['volumeUnit']>) {
-      target = { ...target, volumeL, volumeUnit };
-      const row = rows.find((r) => r.item.kind === 'water');
-      if (row?.held) {
-        row.held = false;
-        row.text = '';
-      }
+      target = { ...target, volumeL, volumeUnit, fillL: null };
+      freeWater();
       keep();
     }
   };

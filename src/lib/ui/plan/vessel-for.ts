@@ -1,7 +1,10 @@
-import { FOAM_ROOM, type Vessel } from '$core/scale/vessels';
+import type { Plan } from '$core/must/plan';
+import { roomFor } from '$core/scale/stages';
+import type { Vessel } from '$core/scale/vessels';
 
-/** The open vessel a plan takes until one is chosen: the smallest empty one with room for foam, else the largest. */
+/** The open vessel a plan takes until one is chosen: the smallest empty one with room for its foam, else the largest. */
 export function vesselFor(
+  plan: Plan,
   fillL: number,
   vessels: readonly Vessel[],
   busy: { has: (id: string) => boolean }
@@ -10,7 +13,7 @@ export function vesselFor(
     .filter((v) => v.shape === 'bucket' && !busy.has(v.id))
     .sort((a, b) => a.capacityL - b.capacityL);
   return (
-    open.find((v) => fillL > 0 && v.capacityL * (1 - FOAM_ROOM.lively) >= fillL) ??
+    open.find((v) => fillL > 0 && roomFor(plan, v) >= fillL) ??
     open.at(-1) ??
     [...vessels].sort((a, b) => b.capacityL - a.capacityL).find((v) => v.shape === 'bucket')
   );

@@ -2,15 +2,17 @@
   import { onMount } from 'svelte';
   import { explain } from '$core/units/input-error';
   import { previewImport, readFile, writeFile, type ImportPreview } from '$lib/files/vecino-file';
-  import { db } from '$lib/store/db';
   import { household } from '$lib/store/household.svelte';
-  import { markExported, writeImport } from '$lib/store/transfer-file';
+  import { contentHere, markExported, writeImport } from '$lib/store/transfer-file';
   import { sayDone } from '../nav/said.svelte';
 
   let persisted = $state<boolean | null>(null);
   let preview = $state.raw<ImportPreview | null>(null);
   let error = $state('');
   let busy = $state(false);
+  const things = $derived(
+    preview ? Object.values(preview.newThings).reduce((n, list) => n + list.length, 0) : 0
+  );
 
   onMount(async () => (persisted = (await navigator.storage?.persisted?.()) ?? null));
 
@@ -19,13 +21,7 @@
   async function save() {
     const now = Date.now();
     const at = new Date(now).toISOString();
-    const text = writeFile(
-      await db.events.toArray(),
-      household.vessels,
-      household.ownProduce,
-      household.settings,
-      at
-    );
+    const text = writeFile(await contentHere(household.settings), at);
     const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
     const a = document.createElement('a');
     a.href = url;
@@ -42,12 +38,7 @@
     const file = files?.[0];
     if (!file) return;
     try {
-      preview = previewImport(
-        readFile(await file.text()),
-        await db.events.toArray(),
-        household.vessels,
-        household.ownProduce
-      );
+      preview = previewImport(readFile(await file.text()), await contentHere(household.settings));
     } catch (e) {
       error = `${file.name}: ${explain(e)}`;
     }
@@ -57,8 +48,10 @@
     if (!preview) return;
     busy = true;
     try {
-      await writeImport(preview.newEvents, preview.newVessels, preview.newProduce, preview.file.settings);
-      sayDone(`${preview.newEvents.length} events brought in.`);
+      await writeImport(preview);
+      sayDone(
+        `${preview.newEvents.length} events${things > 0 ? ` and ${things} other things` : ''} brought in.`
+      );
       preview = null;
     } catch (e) {
       error = `Nothing was written: ${explain(e)}`;
@@ -101,7 +94,8 @@
         {preview.known} already here. {preview.different.length > 0
           ? `${preview.different.length} differ from what is here; yours stay.`
           : ''}
-        {preview.newVessels.length} new vessels, {preview.newProduce.length} new entries of produce.
+        {preview.newThings.vessels.length} new vessels, {preview.newThings.produce.length} new entries of produce,
+        {preview.newThings.recipes.length} recipes, {preview.newThings.harvest.length} lots of harvest.
       </p>
       <p class="mt-2 flex gap-2">
         <button class="btn btn-primary" disabled={busy} onclick={bringIn}>Bring them in</button>

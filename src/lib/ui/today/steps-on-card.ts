@@ -6,6 +6,12 @@ export const TAP: Partial<Record<StepId, string>> = {
   campden: 'Sulphite in',
   enzyme: 'Enzyme in',
   pitch: 'Yeast in',
+  starter: 'Starter begun',
+  'feed-1': 'Fed',
+  'feed-2': 'Fed',
+  finings: 'Finings in',
+  stabilise: 'Stabilised',
+  sweeten: 'Sweetened',
   'fruit-out': 'Fruit is out',
   crush: 'Done'
 };

@@ -1,0 +1,28 @@
+<script lang="ts">
+  import Tag from '../tag/Tag.svelte';
+  import type { Bench } from './bench.svelte';
+
+  /** What could not be had, why, and the ways out, each one tap. */
+  let { bench }: { bench: Bench } = $props();
+  const swaps = $derived(bench.swaps);
+</script>
+
+{#if bench.solved.gaveWay.length > 0}
+  <Tag tone="good" compact>
+    {#each bench.solved.gaveWay as g (g.text)}<p>{g.text}</p>{/each}
+    {#if swaps.length > 0}
+      <ul class="mt-1 grid gap-0.5" aria-label="Ways out">
+        {#each swaps as s (s.id)}
+          <li>
+            <button
+              class="grid min-h-11 w-full grid-cols-[minmax(0,1fr)] border-l-4 border-greengage px-2 py-0.5 text-left hover:border-ink"
+              onclick={() => bench.adopt(s.plan)}
+            >
+              <span class="font-semibold">{s.label}</span><span class="small">{s.note}</span>
+            </button>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </Tag>
+{/if}

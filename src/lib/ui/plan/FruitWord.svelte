@@ -1,0 +1,72 @@
+<script lang="ts">
+  import { fromBase, toBase } from '$core/units/measure';
+  import { parseNumber } from '$core/units/parse';
+  import { household } from '$lib/store/household.svelte';
+  import Choices from '../pop/Choices.svelte';
+  import Word from '../pop/Word.svelte';
+  import { mainName, type Bench } from './bench.svelte';
+
+  /** How much fruit there is to a litre: what gives the wine its body. */
+  let { bench }: { bench: Bench } = $props();
+
+  const fruit = $derived(bench.plan.ingredients.filter((i) => i.kind === 'produce' || i.kind === 'juice'));
+  const isAll = $derived(fruit.every((i) => i.held !== false));
+  const words = $derived(
+    fruit.length === 0
+      ? 'what I have'
+      : fruit.length === 1
+        ? `${isAll ? 'all my' : 'some'} ${mainName(fruit).toLowerCase()}`
+        : isAll
+          ? 'all my fruit'
+          : 'my fruit'
+  );
+  const kgL = $derived(bench.target.fruitKgL ?? null);
+  const now = $derived(bench.estimate?.fruitPerL?.likely ?? null);
+  const lb = $derived(household.settings.mass === 'lb');
+  // Pounds a US gallon is how the trade says it where fruit is weighed in pounds.
+  const shown = (x: number) => (lb ? fromBase(x, 'lb') / fromBase(1, 'us-gal') : x);
+  const unit = $derived(lb ? 'lb a US gal' : 'kg a litre');
+  const BODY = [
+    { id: '0.25', name: 'light', note: 'Two pounds a gallon: quick to drink.' },
+    { id: '0.36', name: 'common', note: 'Three pounds a gallon.' },
+    { id: '0.55', name: 'full', note: 'Four to five pounds a gallon: more fruit, longer to wait.' }
+  ];
+  const text = $derived(kgL ? `${words}, ${shown(kgL).toFixed(lb ? 1 : 2)} ${unit},` : words);
+</script>
+
+{#if fruit.some((i) => i.kind === 'produce')}
+  <Word title="Fruit" {text} held={kgL !== null}>
+    {#snippet children(close: () => void)}
+      {#if now}<p class="small mb-1">{shown(now).toFixed(lb ? 1 : 2)} {unit} as it stands.</p>{/if}
+      <Choices
+        title="How much fruit"
+        options={[
+          ...BODY.map((b) => ({
+            ...b,
+            name: `${b.name}, ${shown(Number(b.id)).toFixed(lb ? 1 : 2)} ${unit}`
+          })),
+          { id: 'free', name: 'as it comes', note: 'By what there is, and how much wine you ask for.' }
+        ]}
+        value={kgL ? String(kgL) : 'free'}
+        onchoose={(id) => {
+          bench.wish({ fruitKgL: id === 'free' ? null : Number(id) });
+          close();
+        }}
+      />
+      <label class="mt-2 grid gap-1 font-semibold"
+        >Or so much, {unit}
+        <input
+          class="field"
+          inputmode="decimal"
+          autocomplete="off"
+          value={kgL ? shown(kgL).toFixed(2) : ''}
+          onchange={(e) => {
+            const n = parseNumber(e.currentTarget.value);
+            if (n && n > 0)
+              bench.wish({ fruitKgL: Math.min(5, lb ? toBase(n, 'lb') / toBase(1, 'us-gal') : n) });
+          }}
+        />
+      </label>
+    {/snippet}
+  </Word>
+{:else}<span class="font-semibold">{words}</span>{/if}

@@ -1,0 +1,134 @@
+<script lang="ts">
+  import { SCHOOLS } from '$core/method/schools';
+  import { parseNumber } from '$core/units/parse';
+  import { sweetenKg } from '$core/scale/solve';
+  import Choices from '../pop/Choices.svelte';
+  import Word from '../pop/Word.svelte';
+  import type { Bench } from './bench.svelte';
+
+  /** How sweet it ends, and how sharp it is made. */
+  let { bench }: { bench: Bench } = $props();
+
+  /** Sugar a litre as people say it. Common practice. */
+  const SWEET = [
+    { id: '0', name: 'dry', note: 'Nothing left to ferment.' },
+    { id: '12', name: 'off-dry', note: '12 g/L: brings the fruit back.' },
+    { id: '25', name: 'medium', note: '25 g/L.' },
+    { id: '50', name: 'sweet', note: '50 g/L: for after the meal.' }
+  ];
+  const sweetGL = $derived(bench.choice('finish') === 'dry' ? 0 : (bench.target.sweetGL ?? 0));
+  const sweetWord = $derived(
+    sweetGL <= 0
+      ? 'dry'
+      : ((SWEET.find((s) => s.id === String(sweetGL))?.name ?? `with ${sweetGL} g/L of sugar`) as string)
+  );
+  const kg = $derived(sweetGL > 0 ? sweetenKg(bench.solved.plan) : 0);
+  const finishes = Object.entries(SCHOOLS.finish.options)
+    .filter(([id]) => id !== 'dry')
+    .map(([id, o]) => ({ id, name: o.name, note: o.why }));
+
+  const ta = $derived(bench.target.taGL ?? null);
+  const ph = $derived(bench.target.phMax ?? null);
+  const acidWord = $derived(
+    ta !== null ? `${ta} g/L of acid` : ph !== null ? `pH ${ph} or under` : 'as sharp as it comes'
+  );
+  const sharpeners = Object.entries(SCHOOLS.sharpen.options).map(([id, o]) => ({
+    id,
+    name: o.name,
+    note: o.why
+  }));
+
+  function number(text: string, most: number): number | null | undefined {
+    if (text.trim() === '') return null;
+    const n = parseNumber(text);
+    return n !== null && n > 0 && n <= most ? n : undefined;
+  }
+</script>
+
+<Word title="How sweet it ends" text={sweetWord} held={sweetGL > 0}>
+  {#snippet children(close: () => void)}
+    <Choices
+      title="How sweet"
+      options={SWEET}
+      value={String(sweetGL)}
+      onchoose={(id) => {
+        if (id === '0') bench.choose('finish', 'dry');
+        else {
+          if (bench.choice('finish') === 'dry') bench.choose('finish', 'stabilise');
+          bench.wish({ sweetGL: Number(id) });
+        }
+        if (id === '0') close();
+      }}
+    />
+    {#if sweetGL > 0}
+      <p class="head mt-2">How</p>
+      <Choices
+        title="How it is sweetened"
+        options={finishes}
+        value={bench.choice('finish')}
+        onchoose={(id) => bench.choose('finish', id)}
+      />
+      {#if kg > 0}<p class="small mt-1">
+          About {kg.toFixed(2)} kg of sugar at the end; strength is what is left once it is in.
+        </p>{/if}
+      <button class="btn btn-primary mt-2 w-full" onclick={close}>Done</button>
+    {/if}
+  {/snippet}
+</Word>,
+<Word title="How sharp" text={acidWord} held={ta !== null || ph !== null}>
+  {#snippet children(close: () => void)}
+    <form
+      class="grid gap-3"
+      onsubmit={(e) => {
+        e.preventDefault();
+        close();
+      }}
+    >
+      <label class="grid gap-1 font-semibold"
+        >Acid, g/L as tartaric
+        <input
+          class="field"
+          inputmode="decimal"
+          autocomplete="off"
+          placeholder="6.5"
+          value={ta ?? ''}
+          onchange={(e) => {
+            const n = number(e.currentTarget.value, 40);
+            if (n !== undefined) bench.wish({ taGL: n });
+          }}
+        />
+      </label>
+      <label class="grid gap-1 font-semibold"
+        >pH, at most
+        <input
+          class="field"
+          inputmode="decimal"
+          autocomplete="off"
+          placeholder="3.6"
+          value={ph ?? ''}
+          onchange={(e) => {
+            const n = number(e.currentTarget.value, 7);
+            if (n !== undefined && (n === null || n >= 2.5)) bench.wish({ phMax: n });
+          }}
+        />
+      </label>
+      <p class="small">Fruit wine 6–7 g/L, flower wine less; pH 3.2–3.6 keeps best. The acid follows.</p>
+      <p class="head">Sharpened with</p>
+      <Choices
+        title="Sharpened with"
+        options={sharpeners}
+        value={bench.choice('sharpen')}
+        onchoose={(id) => bench.choose('sharpen', id)}
+      />
+      <button class="btn btn-primary" type="submit">Hold it there</button>
+      {#if ta !== null || ph !== null}<button
+          class="btn btn-line"
+          type="button"
+          onclick={() => {
+            bench.wish({ taGL: null, phMax: null });
+            close();
+          }}>As sharp as it comes</button
+        >{/if}
+    </form>
+  {/snippet}
+</Word>
