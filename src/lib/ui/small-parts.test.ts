@@ -9,7 +9,7 @@ import { DEFAULT_SETTINGS, countryOf, SYSTEMS } from '$lib/store/settings';
 import { formOf, isFormId } from './batch/form-of';
 import { ingredientText } from './batch/ingredient-text';
 import { parseWhen, toLocalInput } from './field/parse-when';
-import { nameOf } from './plan/label';
+import { nameOf } from '$core/must/name';
 import { vesselFor } from './plan/vessel-for';
 import { dayWord, spanWord, whenWord } from './shelf/when';
 import { drawVessel, graduations } from './vessel/draw';

@@ -103,7 +103,7 @@
             >{#snippet trigger()}why {volumeText(fillL, unit)}{/snippet}</How
           >{/if}
       </p>
-      <div class="h-[21rem] xl:h-[23.5rem]">
+      <div class="h-[21rem] {stages.length > 1 ? 'xl:h-[19.5rem]' : 'xl:h-[23.5rem]'}">
         <VesselDrawing
           {vessel}
           {fillL}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { amountOf, entryOf, planSchema, type Ingredient, type Plan } from '../must/plan';
-import { ACID_ADDITIONS, ADDITIVES, SWEETENERS, YEASTS } from '../must/substances';
+import { nameOf } from '../must/name';
+import { amountOf, planSchema, type Ingredient, type Plan } from '../must/plan';
+import { YEASTS } from '../must/substances';
 import { likelyFigures } from '../must/balance';
 import { choiceOf, optionsOf, SCHOOL_IDS, SCHOOLS } from './schools';
 
@@ -34,28 +35,6 @@ const keyOf = (i: Ingredient): string =>
           ? `additive:${i.additiveId}`
           : i.kind;
 
-/** What an ingredient is called, with a capital. */
-export function titleOf(i: Ingredient): string {
-  switch (i.kind) {
-    case 'produce':
-      return entryOf(i)?.name ?? i.produceId;
-    case 'juice':
-      return `${entryOf(i)?.name ?? i.produceId} ${i.form === 'concentrate' ? 'concentrate' : 'juice'}`;
-    case 'sugar':
-      return SWEETENERS[i.sugarId].name;
-    case 'honey':
-      return 'Honey';
-    case 'acid':
-      return ACID_ADDITIONS[i.acidId].name;
-    case 'additive':
-      return ADDITIVES[i.additiveId];
-    case 'wine':
-      return 'Wine';
-    default:
-      return 'Water';
-  }
-}
-
 /** An amount a litre of wine, so that batches of any size compare. */
 type PerLitre = Map<string, { title: string; amount: number; unit: 'kg' | 'L' }>;
 
@@ -67,7 +46,7 @@ function perLitre(plan: Plan): PerLitre {
     const known = out.get(keyOf(i));
     const amount = amountOf(i) / (litres > 0 ? litres : 1);
     if (known) known.amount += amount;
-    else out.set(keyOf(i), { title: titleOf(i), amount, unit: 'volumeL' in i ? 'L' : 'kg' });
+    else out.set(keyOf(i), { title: nameOf(i), amount, unit: 'volumeL' in i ? 'L' : 'kg' });
   }
   return out;
 }

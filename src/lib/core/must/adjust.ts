@@ -1,3 +1,4 @@
+import { abvOf, ferment } from '../ferment/convert';
 import { findRoot } from '../liquid/root';
 import { produceById } from '../produce/table';
 import { InputError } from '../units/input-error';
@@ -148,4 +149,34 @@ export function taFromDrops(drops: number, gLPerDrop: number): number {
       'Read the leaflet.'
     );
   return drops * gLPerDrop;
+}
+
+/** Strength, % by volume, once all sugar of a stock has fermented. */
+export const potentialOf = (stock: Stock): number => abvOf(ferment(stock, stock.hexoseKg).stock);
+
+/** What brings a must to a strength: sugar to add, or water; nothing when it is there. */
+export type Correction = { kind: 'none' } | { kind: 'sugar'; kg: number } | { kind: 'water'; litres: number };
+
+/** Nearer to the strength than this nobody reads. Common practice: a point of gravity is 0.13 %. */
+const READ_ABV = 0.15;
+
+/**
+ * The correction of a must that is to ferment to `abv`: the whole of it. Common practice is to add half, read, and
+ * add the rest.
+ * @throws InputError when there is no liquid
+ */
+export function correctionTo(stock: Stock, abv: number, alkalinityMgL = 0): Correction {
+  const { volumeL } = acidityOf(stock);
+  const now = potentialOf(stock);
+  if (Math.abs(now - abv) < READ_ABV) return { kind: 'none' };
+  const after = (item: Ingredient) => potentialOf(withAdded(stock, item)) - abv;
+  if (now < abv)
+    return {
+      kind: 'sugar',
+      kg: findRoot((kg) => after({ kind: 'sugar', sugarId: 'white', massKg: kg }), 0, 1.5 * volumeL, 1e-7)
+    };
+  return {
+    kind: 'water',
+    litres: findRoot((l) => -after(waterItem(l, alkalinityMgL)), 0, 20 * volumeL, 1e-6)
+  };
 }

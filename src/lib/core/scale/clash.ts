@@ -99,6 +99,9 @@ export function figureText(id: GoalId, value: number): string {
   }
 }
 
+/** A wish as a bare number, where its unit was just said. */
+const bare = (goal: Goal): string => (/^pH |^[\d.]+/.exec(figureText(goal.id, goal.wanted)) ?? [''])[0];
+
 /** What is reached of a goal that is missed by `miss`. */
 export const reachedOf = (goal: Goal, miss: number): number =>
   Math.max(0, goal.id === 'fruit' ? 1 + miss : goal.wanted + miss);
@@ -121,7 +124,7 @@ function textOf(goal: Goal, value: number, because: Because, p: Problem): string
     case 'least':
       return goal.id === 'volumeL' || goal.id === 'fillL'
         ? `Without any water the fruit and sugar already make ${reached}, more than ${wanted}.`
-        : `The fruit alone brings ${reached}, above ${wanted}.`;
+        : `The fruit alone brings ${reached}, above ${bare(goal)}.`;
     case 'most':
       return goal.id === 'fruit'
         ? `There is no more fruit: ${reached} for so much wine.`

@@ -1,6 +1,7 @@
 import { likelyFigures } from '../must/balance';
-import { amountOf, entryOf, toleranceOf, type Ingredient, type Plan, type Target } from '../must/plan';
-import { ACID_ADDITIONS, SWEETENERS, YEASTS, type YeastId } from '../must/substances';
+import { nameOf } from '../must/name';
+import { amountOf, toleranceOf, type Ingredient, type Plan, type Target } from '../must/plan';
+import { YEASTS, type YeastId } from '../must/substances';
 import { isMet, reachedOf, type GaveWay } from './clash';
 import { goalsOf, type GoalId } from './goals';
 import { bestPoint, guess, isFree, problemOf } from './programme';
@@ -30,22 +31,8 @@ const added = (plan: Plan, item: Ingredient): Plan => ({
   ingredients: [...plan.ingredients, { ...item, held: false }]
 });
 
-/** What an ingredient is called on a line. */
-export const nameOf = (i: Ingredient): string => {
-  switch (i.kind) {
-    case 'produce':
-    case 'juice':
-      return `${entryOf(i)?.name.toLowerCase() ?? i.produceId}${i.kind === 'juice' ? (i.form === 'concentrate' ? ' concentrate' : ' juice') : ''}`;
-    case 'sugar':
-      return SWEETENERS[i.sugarId].name.toLowerCase();
-    case 'acid':
-      return ACID_ADDITIONS[i.acidId].name.toLowerCase();
-    case 'additive':
-      return i.additiveId === 'dap' ? 'diammonium phosphate' : i.additiveId.replace('-', ' ');
-    default:
-      return i.kind;
-  }
-};
+/** What an ingredient is called in running text. */
+const inText = (i: Ingredient): string => nameOf(i).toLowerCase();
 
 const amountText = (i: Ingredient): string => {
   const x = amountOf(i);
@@ -112,7 +99,7 @@ function candidates(plan: Plan, gaveWay: readonly GaveWay[]): Candidate[] {
       id: `free-${at}`,
       // Of what was picked there may be less in it; more would have to be found.
       plan: freed(plan, at, isMain ? { most: amount } : {}),
-      label: (s) => `${isMain ? 'Use' : 'Take'} ${amountText(change(s))} of the ${nameOf(item)}`,
+      label: (s) => `${isMain ? 'Use' : 'Take'} ${amountText(change(s))} of the ${inText(item)}`,
       change: NaN
     });
   });
@@ -121,7 +108,7 @@ function candidates(plan: Plan, gaveWay: readonly GaveWay[]): Candidate[] {
       out.push({
         id: `more-${at}`,
         plan: { ...plan, ingredients: plan.ingredients.map((i, n) => (n === at ? withoutMost(i) : i)) },
-        label: (s) => `Find ${amountText(s.ingredients[at]!)} of ${nameOf(item)} in all`,
+        label: (s) => `Find ${amountText(s.ingredients[at]!)} of ${inText(item)} in all`,
         change: NaN
       });
   });
@@ -135,14 +122,14 @@ function candidates(plan: Plan, gaveWay: readonly GaveWay[]): Candidate[] {
         ...plan,
         ingredients: plan.ingredients.map((i) => (loose.includes(i) ? { ...i, held: false } : i))
       },
-      label: () => `Let the ${loose.map(nameOf).slice(0, 3).join(' and ')} follow`,
+      label: () => `Let the ${loose.map(inText).slice(0, 3).join(' and ')} follow`,
       change: NaN
     });
   const add = (id: string, item: Ingredient, change = 0.12) =>
     out.push({
       id,
       plan: added(plan, item),
-      label: (s) => `Add ${amountText(s.ingredients.at(-1)!)} of ${nameOf(item)}`,
+      label: (s) => `Add ${amountText(s.ingredients.at(-1)!)} of ${inText(item)}`,
       change
     });
   for (const miss of gaveWay) {

@@ -7,7 +7,7 @@ import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } fro
 import type { LedgerEvent } from '$core/ledger/events';
 import { vesselById } from '$lib/store/household.svelte';
 import { countryOf, type Settings } from '$lib/store/settings';
-import { nameOf } from '../plan/label';
+import { nameOf } from '$core/must/name';
 
 /** One thing of an event that can be put right: what it says now, and how new text goes into a copy of its data. */
 export type Slot = { key: string; label: string; text: string; put: (data: never, text: string) => void };

@@ -4,7 +4,7 @@ import { CAMPDEN_TABLET_G } from '$core/scale/doses';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, isVolumeUnit } from '$core/units/measure';
 import type { Settings } from '$lib/store/settings';
-import { nameOf } from '../plan/label';
+import { nameOf } from '$core/must/name';
 
 /** `2.30 kg white sugar`, in the unit it was typed in or the household's own. */
 export function ingredientText(item: Ingredient, settings: Settings): string {

@@ -3,7 +3,7 @@
   import { gramsText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
-  import { nameOf } from '$core/scale/swaps';
+  import { nameOf } from '$core/must/name';
   import { amountOf } from '$core/must/plan';
   import { nutrientLines } from './nutrient-lines';
   import type { Bench } from './bench.svelte';
@@ -49,7 +49,9 @@
       {#each later as d (d.name)}<span class="text-quiet">; later {d.name.toLowerCase()} {d.amount}</span
         >{/each}
       {#each bench.parts.later as part (part.step)}<span class="text-quiet"
-          >; {part.ingredients.map((i) => `${gramsText(1000 * amountOf(i))} of ${nameOf(i)}`).join(' and ')}
+          >; {part.ingredients
+            .map((i) => `${gramsText(1000 * amountOf(i))} of ${nameOf(i).toLowerCase()}`)
+            .join(' and ')}
           {part.when}</span
         >{/each}
     </p>

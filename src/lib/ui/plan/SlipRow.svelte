@@ -2,13 +2,13 @@
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
+  import { nameOf } from '$core/must/name';
   import { entryOf } from '$core/must/plan';
   import { unitLabel, type ProduceUnit } from '$core/produce/weigh';
   import Pop from '../pop/Pop.svelte';
   import { canBeFree, canFollow, rowAmountText, unitsFor, type Bench, type Row } from './bench.svelte';
   import Lot from './Lot.svelte';
   import { lotText } from './lot';
-  import { nameOf } from './label';
 
   let { bench, row, index, mostSugar }: { bench: Bench; row: Row; index: number; mostSugar: number } =
     $props();

@@ -55,7 +55,7 @@
   role="dialog"
   aria-label={title}
   ontoggle={toggled}
-  class="fixed m-0 w-max max-w-[min(22rem,calc(100vw-1rem))] border-[1.5px] border-ink bg-slip p-4 font-sans text-base leading-snug text-ink"
+  class="fixed m-0 max-h-[calc(100dvh-1rem)] w-max max-w-[min(22rem,calc(100vw-1rem))] overflow-y-auto border-[1.5px] border-ink bg-slip p-4 font-sans text-base leading-snug text-ink"
 >
   {#if open}{@render children(close)}{/if}
 </div>

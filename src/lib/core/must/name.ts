@@ -1,7 +1,7 @@
-import { entryOf, type Ingredient } from '$core/must/plan';
-import { ACID_ADDITIONS, ADDITIVES, SWEETENERS } from '$core/must/substances';
+import { entryOf, type Ingredient } from './plan';
+import { ACID_ADDITIONS, ADDITIVES, SWEETENERS } from './substances';
 
-/** What an ingredient is called on the slip and in the history. */
+/** What an ingredient is called everywhere: `Rhubarb stalks`, `White sugar`. */
 export function nameOf(item: Ingredient): string {
   switch (item.kind) {
     case 'produce':

@@ -1,0 +1,338 @@
+import type { LedgerEvent } from '../ledger/events';
+import { liveTimed } from '../ledger/events';
+import { likelyFigures } from '../must/balance';
+import { nameOf } from '../must/name';
+import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
+import { CUTS, HEATS } from '../produce/extraction';
+import { additiveOf, isForMust, powdersOf, type Powder } from '../scale/powders';
+import { solvePlan } from '../scale/solve';
+import { kitOf } from './kit';
+import { choiceOf } from './schools';
+import { stepsOf, type StepId } from './steps';
+import { sugarParts } from './sugar-parts';
+
+const HOUR = 3_600_000;
+
+/** What of a brew day is done, read out of the log. */
+export type BrewDone = {
+  /** rows that are in, by their id on the slip, as they were weighed */
+  rows: Map<string, Ingredient>;
+  /** cards ticked or skipped, and when */
+  steps: Map<string, { at: number; outcome: 'done' | 'skipped' }>;
+  /** timers that were started, and when they end */
+  timers: Map<string, number>;
+  /** powders and yeast, and when they went in */
+  powders: Map<string, number>;
+  pitchedAt: number | null;
+  startedAt: number;
+  readings: number[];
+  tempsC: { at: number; tempC: number }[];
+  /** corrections by sugar or water after a reading */
+  adjusted: number[];
+};
+
+/** Ids of rows that correct a must after a reading. */
+export const ADJUST = 'adjust';
+
+export function brewDone(events: readonly LedgerEvent[]): BrewDone {
+  const done: BrewDone = {
+    rows: new Map(),
+    steps: new Map(),
+    timers: new Map(),
+    powders: new Map(),
+    pitchedAt: null,
+    startedAt: 0,
+    readings: [],
+    tempsC: [],
+    adjusted: []
+  };
+  for (const { e, at } of liveTimed(events)) {
+    if (e.type === 'planned') done.startedAt = at;
+    if (e.type === 'pitch') done.pitchedAt ??= at;
+    if (e.type === 'reading') {
+      if (e.data.sg !== undefined) done.readings.push(at);
+      if (e.data.tempC !== undefined) done.tempsC.push({ at, tempC: e.data.tempC });
+    }
+    if (e.type === 'step') {
+      if (e.data.outcome === 'snoozed' && e.data.until)
+        done.timers.set(e.data.step, Date.parse(e.data.until));
+      else if (e.data.outcome !== 'snoozed') done.steps.set(e.data.step, { at, outcome: e.data.outcome });
+    }
+    if (e.type === 'addition')
+      for (const i of e.data.ingredients) {
+        if (i.id?.startsWith(ADJUST)) done.adjusted.push(at);
+        else if (i.id) done.rows.set(i.id, i);
+        if (i.kind === 'additive') done.powders.set(i.additiveId, at);
+      }
+  }
+  return done;
+}
+
+/**
+ * The plan with what was really weighed in it: those rows stand, what is still free is worked out anew, so that
+ * strength and amount are still met.
+ */
+export function redosed(plan: Plan, done: Pick<BrewDone, 'rows'>): Plan {
+  const ingredients = plan.ingredients.map((i) => {
+    const real = i.id ? done.rows.get(i.id) : undefined;
+    return real ? ({ ...real, id: i.id, held: true } as Ingredient) : i;
+  });
+  return solvePlan({ ...plan, ingredients }).plan;
+}
+
+export type BrewCard = {
+  id: string;
+  kind: 'kit' | 'weigh' | 'powder' | 'tick' | 'cool' | 'read' | 'yeast' | 'tag';
+  title: string;
+  how: string;
+  /** weigh: the row as it should be weighed */
+  row?: Ingredient;
+  powder?: Powder;
+  /** kit: what to tick off */
+  list?: string[];
+  /** minutes a timer is offered for */
+  timerMin?: number;
+  /** cards that must be done so long before, and why */
+  waits: { id: string; hours: number; why: string }[];
+};
+
+/** Minutes that dry yeast is woken. Common practice. */
+const WAKE_MIN = 15;
+const TEA_MIN = 10;
+/** Common practice: below this the enzyme lives; below that the yeast. */
+export const ENZYME_C = 40;
+export const YEAST_C = 25;
+
+/** The steps whose powders a card stands for. */
+const cardOfStep: Partial<Record<StepId, string>> = {
+  campden: 'campden',
+  enzyme: 'pectic-enzyme',
+  starter: 'starter'
+};
+
+/**
+ * The cards of a brew day, in order: what to sanitise, fruit, heat, sugar, water, the mark, powders, the reading,
+ * the yeast, the tag. Waits are those of the plan's steps.
+ * @param plan as it is brewed now, re-dosed
+ */
+export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
+  const { now } = sugarParts(plan);
+  const rows = now.ingredients.filter((i) => i.id && amountOf(i) > 0);
+  const f = likelyFigures(plan);
+  const steps = new Map(stepsOf(plan).map((s) => [s.id, s]));
+  const isHot =
+    choiceOf(plan, 'wildYeast') === 'heat' ||
+    rows.some((i) => i.kind === 'produce' && i.heat !== undefined && i.heat !== 'raw');
+  const cards: BrewCard[] = [
+    {
+      id: 'kit',
+      kind: 'kit',
+      title: 'Clean and sanitise',
+      how: 'Everything that will touch the must. Sanitising is not sterilising; do not rinse it off again with tap water.',
+      list: kitOf(plan, vesselName),
+      waits: []
+    }
+  ];
+  const weigh = (i: Ingredient): BrewCard => ({
+    id: `row-${i.id!}`.slice(0, 40),
+    kind: 'weigh',
+    title: nameOf(i),
+    how: handlingOf(i, plan),
+    row: i,
+    waits: []
+  });
+  const of = (...kinds: Ingredient['kind'][]) => rows.filter((i) => kinds.includes(i.kind));
+  const water = of('water');
+  cards.push(...of('produce', 'juice', 'wine').map(weigh));
+  if (isHot && water.length > 0) {
+    const simmer = Math.max(
+      0,
+      ...rows.map((i) => (i.kind === 'produce' && i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0))
+    );
+    cards.push({
+      id: 'boil',
+      kind: 'tick',
+      title: simmer > 0 ? `Simmer ${simmer} minutes` : 'Water on the boil',
+      how:
+        simmer > 0
+          ? 'In part of the water, until tender, not to a mash. Then strain, hot, into the bucket.'
+          : 'Pour it over the fruit, in the bucket, not into cold glass. Hot water and syrup scald: keep hands and children clear.',
+      ...(simmer > 0 ? { timerMin: simmer } : {}),
+      waits: []
+    });
+  }
+  cards.push(...of('sugar', 'honey').map(weigh), ...water.map(weigh));
+  cards.push({
+    id: 'mark',
+    kind: 'tick',
+    title: 'Stir, and look at the mark',
+    how: 'Stir until nothing grates on the bottom. With all that went in, it should stand here; if it does not, something was weighed wrong.',
+    waits: []
+  });
+  if (isHot)
+    cards.push({
+      id: 'cool',
+      kind: 'cool',
+      title: 'Cover it and let it cool',
+      how: `Enzyme wants it below ${ENZYME_C} °C, yeast below ${YEAST_C} °C. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
+      waits: []
+    });
+  const powders = powdersOf(plan, f.liquidVolumeL).filter(isForMust);
+  const powder = (p: Powder, waits: BrewCard['waits'] = []): BrewCard => ({
+    id: additiveOf(p) ?? p.id,
+    kind: p.id === 'tea' ? 'tick' : 'powder',
+    title: p.id === 'tea' ? `Strong tea, ${p.amount}` : p.name,
+    how: p.why,
+    ...(p.id === 'tea' ? { timerMin: TEA_MIN } : { powder: p }),
+    waits
+  });
+  const waitsOf = (step: StepId): BrewCard['waits'] =>
+    (steps.get(step)?.waits ?? []).flatMap((w) => {
+      const id = w.step === 'crush' ? (isHot ? 'cool' : 'mark') : cardOfStep[w.step];
+      // What is hot waits for its card, which knows the temperature.
+      return id ? [{ id, hours: w.step === 'crush' ? 0 : w.minH, why: w.why }] : [];
+    });
+  for (const p of powders.filter((x) => x.step === 'crush')) cards.push(powder(p));
+  cards.push(...of('acid', 'additive').map(weigh));
+  for (const p of powders.filter((x) => x.step === 'campden')) cards.push(powder(p));
+  cards.push({
+    id: 'read',
+    kind: 'read',
+    title: 'Read, adjust, read',
+    how: 'A strained sample from below the cap, bubbles spun off, at eye level, with its temperature.',
+    waits: []
+  });
+  for (const p of powders.filter((x) => x.step === 'enzyme')) cards.push(powder(p, waitsOf('enzyme')));
+  if (choiceOf(plan, 'wildYeast') !== 'wild') {
+    const yeast = powders.find((p) => p.id === 'yeast')!;
+    if (choiceOf(plan, 'pitch') === 'starter')
+      cards.push({
+        id: 'starter',
+        kind: 'tick',
+        title: 'Begin the starter',
+        how: steps.get('starter')!.how,
+        waits: []
+      });
+    cards.push({
+      id: 'yeast',
+      kind: 'yeast',
+      title: 'Yeast in',
+      how: steps.get('pitch')!.how,
+      powder: yeast,
+      ...(choiceOf(plan, 'pitch') === 'rehydrated' ? { timerMin: WAKE_MIN } : {}),
+      waits: waitsOf('pitch')
+    });
+  }
+  cards.push({
+    id: 'tag',
+    kind: 'tag',
+    title: 'Mark the bucket',
+    how: 'Name, date, start gravity, and the next steps: on tape, on the bucket.',
+    waits: []
+  });
+  return cards;
+}
+
+/** What to do with a row before it is weighed, in words. */
+function handlingOf(i: Ingredient, plan: Plan): string {
+  if (i.kind === 'produce') {
+    const p = entryOf(i)!;
+    const hours = p.hoursPerKg * i.massKg;
+    const wash = { rinsed: 'Rinse', washed: 'Wash and drain', unwashed: 'Look over, do not wash' }[
+      choiceOf(plan, 'wash')
+    ];
+    const heat = i.heat ?? (choiceOf(plan, 'wildYeast') === 'heat' ? 'poured' : 'raw');
+    return [
+      `${wash}, trim, then weigh what goes in.`,
+      `${cap(CUTS[i.cut ?? 'crushed'].name)}${choiceOf(plan, 'fruitIn') === 'bag' ? ', in the bag' : ''}${heat === 'raw' ? '' : `; ${HEATS[heat].name}`}.`,
+      ...(i.form === 'frozen' ? ['The thaw juice goes in too.'] : []),
+      ...(hours >= 0.25
+        ? [`Takes about ${hours < 1 ? `${Math.round(hours * 60)} min` : `${hours.toFixed(1)} h`}.`]
+        : [])
+    ].join(' ');
+  }
+  if (i.kind === 'sugar' || i.kind === 'honey')
+    return 'Dissolved in warm water first, or stirred in until nothing grates.';
+  if (i.kind === 'water') return 'What brings it to strength and amount, after all that is in already.';
+  if (i.kind === 'acid') return 'Stirred in; taste and read again.';
+  return 'Stirred in.';
+}
+const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
+
+export type CardState =
+  | { status: 'done'; at: number }
+  | { status: 'waiting'; until: number; why: string }
+  | { status: 'blocked' }
+  | { status: 'open' };
+
+/** When a card was done: by the event that is its doing, or ticked or skipped; null while it is to do. */
+export function doneAt(card: BrewCard, done: BrewDone): number | null {
+  const ticked = done.steps.get(card.id)?.at ?? null;
+  if (ticked !== null) return ticked;
+  if (card.kind === 'weigh') return card.row?.id && done.rows.has(card.row.id) ? done.startedAt : null;
+  if (card.kind === 'powder') return done.powders.get(card.id) ?? null;
+  if (card.kind === 'yeast') return done.pitchedAt;
+  return null;
+}
+
+/** Where each card stands: done, waiting until when, kept by another, or open to be done. */
+export function cardStates(
+  cards: readonly BrewCard[],
+  done: BrewDone,
+  nowMs: number
+): Map<string, CardState> {
+  const out = new Map<string, CardState>();
+  for (const card of cards) {
+    const at = doneAt(card, done);
+    if (at !== null) {
+      out.set(card.id, { status: 'done', at });
+      continue;
+    }
+    let until = 0;
+    let why = '';
+    let isBlocked = false;
+    for (const w of card.waits) {
+      const before = cards.find((c) => c.id === w.id);
+      if (!before) continue;
+      const since = doneAt(before, done);
+      if (since === null) isBlocked = true;
+      else if (since + w.hours * HOUR > Math.max(nowMs, until)) {
+        until = since + w.hours * HOUR;
+        why = w.why;
+      }
+    }
+    out.set(
+      card.id,
+      isBlocked
+        ? { status: 'blocked' }
+        : until > nowMs
+          ? { status: 'waiting', until, why }
+          : { status: 'open' }
+    );
+  }
+  return out;
+}
+
+/** The card to do now: the first that is open; null while all that is left has to wait, or nothing is left. */
+export const currentCard = (cards: readonly BrewCard[], states: Map<string, CardState>): BrewCard | null =>
+  cards.find((c) => states.get(c.id)?.status === 'open') ?? null;
+
+/** Whether a brew day is over: every card done. */
+export const isBrewed = (states: Map<string, CardState>): boolean =>
+  [...states.values()].every((s) => s.status === 'done');
+
+/** Specific heats, kJ/(kg K): water, fruit by its water, sugar. @source handbook values (from memory) */
+const HEAT = { water: 4.18, fruit: 3.8, sugar: 1.25 };
+
+/** Temperature, °C, when a plan's water is poured boiling over what is at `roomC`, some steam lost. */
+export function pouredC(plan: Plan, roomC = 18): number {
+  let [held, warm] = [0, 0];
+  for (const i of plan.ingredients) {
+    const kg = amountOf(i);
+    const c =
+      i.kind === 'water' ? HEAT.water : i.kind === 'sugar' || i.kind === 'honey' ? HEAT.sugar : HEAT.fruit;
+    held += c * kg;
+    warm += c * kg * (i.kind === 'water' ? 95 : roomC);
+  }
+  return held > 0 ? warm / held : roomC;
+}
