@@ -6,6 +6,10 @@
 
   const WEEK = 7 * 86_400_000;
   const running = $derived(runningBatches().filter((b) => b.state.fills.length > 0));
+  /** Begun, with nothing in the bucket yet. */
+  const begun = $derived(
+    runningBatches().filter((b) => b.state.fills.length === 0 && b.state.bottled.length === 0)
+  );
   /** The walk: danger first, then the latest, then the rest. */
   const walk = $derived(
     running
@@ -77,6 +81,12 @@
   </h1>
   <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
     <div>
+      {#each begun as b (b.id)}
+        <p class="inkline flex flex-wrap items-center justify-between gap-3 py-3">
+          <span class="text-[1.3125rem] font-bold">{b.state.name}</span>
+          <a class="btn btn-primary" href="/batches/{b.id}/brew">Go on with the brew day</a>
+        </p>
+      {/each}
       {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} />{/each}
     </div>
     <section aria-label="Next week" class="max-lg:mt-6">

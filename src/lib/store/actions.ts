@@ -43,6 +43,38 @@ export async function startBatch(
   return batchId;
 }
 
+/** Begins a brew day: the plan is written down, and what goes in as it is weighed. @returns the batch's id */
+export async function startBrewDay(
+  plan: Plan,
+  name: string,
+  vesselId: string,
+  recipeId: string | null = null
+): Promise<string> {
+  if (!name.trim()) throw new InputError('The batch has no name.', 'Give it one, such as Rhubarb.', 'name');
+  const batchId = newId();
+  const at = Date.now();
+  const events = [
+    await makeEvent(
+      batchId,
+      'planned',
+      { name: name.trim(), plan, vesselId, ...(recipeId ? { recipeId } : {}) },
+      { at }
+    )
+  ];
+  for (const cautionId of plan.acknowledged ?? [])
+    events.push(await makeEvent(batchId, 'caution', { cautionId }, { at }));
+  await write(events);
+  return batchId;
+}
+
+/** A card of the brew day done or left out, by its id. */
+export const logCard = (batchId: string, card: string, outcome: 'done' | 'skipped', when?: When) =>
+  record(batchId, 'step', { step: card, outcome }, when);
+
+/** A timer that runs until a moment, kept in the log so that no closed tab stops it. */
+export const startTimer = (batchId: string, card: string, untilMs: number) =>
+  record(batchId, 'step', { step: card, outcome: 'snoozed', until: new Date(untilMs).toISOString() });
+
 /**
  * A stem's reading at 20 °C: less what the stem shows in plain water, corrected for the sample's temperature.
  * @throws InputError above 40 °C

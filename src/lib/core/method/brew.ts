@@ -5,6 +5,7 @@ import { nameOf } from '../must/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
 import { CUTS, HEATS } from '../produce/extraction';
 import { additiveOf, isForMust, powdersOf, type Powder } from '../scale/powders';
+import { beforeSweetening, sweetenedWith } from '../scale/goals';
 import { solvePlan } from '../scale/solve';
 import { kitOf } from './kit';
 import { choiceOf } from './schools';
@@ -335,4 +336,28 @@ export function pouredC(plan: Plan, roomC = 18): number {
     warm += c * kg * (i.kind === 'water' ? 95 : roomC);
   }
   return held > 0 ? warm / held : roomC;
+}
+
+/** The strength that the must of the first day is to ferment to, so that the wine ends as it was asked for. */
+export function wantedAbv(plan: Plan): number {
+  const parts = sugarParts(plan);
+  const abv = plan.target?.abv;
+  return parts.later.length === 0 && abv != null
+    ? beforeSweetening(abv, sweetenedWith(plan))
+    : likelyFigures(parts.now).potentialAbv;
+}
+
+/** Where the loop of reading and adjusting stands. */
+export type ReadPhase = 'first' | 'half' | 'again' | 'rest' | 'right';
+
+/**
+ * Read, add half of what the sum says, read again, add the rest.
+ * @param isRight whether the last reading left nothing to correct
+ */
+export function readPhase(done: Pick<BrewDone, 'readings' | 'adjusted'>, isRight: boolean): ReadPhase {
+  const [read, added] = [Math.max(0, ...done.readings), Math.max(0, ...done.adjusted)];
+  if (read === 0) return 'first';
+  if (added > read) return done.adjusted.length >= 2 ? 'right' : 'again';
+  if (isRight) return 'right';
+  return done.adjusted.length === 0 ? 'half' : 'rest';
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isBrewing } from '../brew/brewing';
   import { mustColour } from '$core/must/colour';
   import { temperatureText, volumeText } from '$core/units/format';
   import { doStep } from '$lib/store/actions';
@@ -24,6 +25,8 @@
   // svelte-ignore state_referenced_locally
   let form = $state<FormId | null>(asked);
 
+  /** A brew day that was begun as one, and is not over: nothing has fermented or moved yet. */
+  const brewing = $derived(isBrewing(batch.events, batch.state));
   const sugar = $derived(batch.standing.sugarKg);
   const colour = $derived(mustColour(batch.state.plan.ingredients));
   const events = $derived(batch.events);
@@ -42,6 +45,9 @@
 </script>
 
 <BatchSentence {batch} />
+{#if brewing}
+  <p class="mt-1"><a class="btn btn-primary" href="/batches/{batch.id}/brew">Go on with the brew day</a></p>
+{/if}
 <div class="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
   <div class="grid content-start gap-4 max-lg:order-2">
     <div

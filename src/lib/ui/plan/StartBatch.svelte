@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { startBatch } from '$lib/store/actions';
+  import type { Plan } from '$core/must/plan';
+  import { startBatch, startBrewDay } from '$lib/store/actions';
   import { sayDone, sayWrong } from '../nav/said.svelte';
   import type { Bench } from './bench.svelte';
 
@@ -9,20 +10,20 @@
 
   const ready = $derived(bench.estimate?.liquidVolumeL != null && bench.rows.every((r) => r.error === null));
 
-  async function start() {
+  /** All at once, when it is in the bucket already; or step by step. */
+  async function start(how: 'all' | 'steps') {
     busy = true;
     try {
       void navigator.storage?.persist?.();
-      const id = await startBatch(
-        $state.snapshot(bench.solved.plan) as typeof bench.solved.plan,
-        bench.name || 'Batch',
-        vesselId,
-        {},
-        bench.recipeId
-      );
+      const plan = $state.snapshot(bench.solved.plan) as Plan;
+      const name = bench.name || 'Batch';
+      const id =
+        how === 'all'
+          ? await startBatch(plan, name, vesselId, {}, bench.recipeId)
+          : await startBrewDay(plan, name, vesselId, bench.recipeId);
       bench.clear();
-      await goto(`/batches/${id}`);
-      sayDone('Started. Mark the bucket: name and date.');
+      await goto(how === 'all' ? `/batches/${id}` : `/batches/${id}/brew`);
+      if (how === 'all') sayDone('Started. Mark the bucket: name and date.');
     } catch (e) {
       sayWrong(e);
     } finally {
@@ -32,13 +33,13 @@
 </script>
 
 <form
-  class="flex items-end gap-2"
+  class="flex flex-wrap items-end gap-2"
   onsubmit={(e) => {
     e.preventDefault();
-    void start();
+    void start('all');
   }}
 >
-  <label class="min-w-0 flex-1">
+  <label class="min-w-0 flex-1 basis-40">
     <span class="head">Call it</span>
     <input
       class="field"
@@ -50,4 +51,7 @@
     />
   </label>
   <button class="btn btn-primary" disabled={!ready || busy}>Start this batch</button>
+  <button type="button" class="btn btn-line" disabled={!ready || busy} onclick={() => start('steps')}
+    >Brew day</button
+  >
 </form>

@@ -1,22 +1,15 @@
 <script lang="ts">
-  import { liveQuery } from 'dexie';
   import { page } from '$app/state';
-  import type { LedgerEvent } from '$core/ledger/events';
   import { LABEL_SO2_MG_L } from '$core/cautions/allergens';
   import { addedSo2MgL, fillL, type Fill } from '$core/ledger/fill';
   import { volumeText } from '$core/units/format';
   import { dueWord } from '$lib/ui/shelf/when';
-  import { household, openBatch, vesselById } from '$lib/store/household.svelte';
-  import { eventsOf } from '$lib/store/summaries';
+  import { household, vesselById } from '$lib/store/household.svelte';
+  import { liveBatch } from '$lib/store/open-batch.svelte';
 
   /** A tag for each vessel, to tie on: name, date, start, and what comes next. Printed, only the tags are. */
-  let events = $state.raw<LedgerEvent[] | null>(null);
-  $effect(() => {
-    const id = page.params.id ?? '';
-    const query = liveQuery(() => eventsOf(id)).subscribe((rows) => (events = rows));
-    return () => query.unsubscribe();
-  });
-  const batch = $derived(events ? openBatch(page.params.id ?? '', events) : null);
+  const open = liveBatch(() => page.params.id ?? '');
+  const batch = $derived(open.batch);
   /** What a label must say is in it. */
   const contains = (f: Fill) => [
     ...(addedSo2MgL(f) >= LABEL_SO2_MG_L ? ['sulphites'] : []),

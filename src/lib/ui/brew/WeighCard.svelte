@@ -1,0 +1,198 @@
+<script lang="ts">
+  import { cautionsAt } from '$core/cautions/rules';
+  import type { BrewCard } from '$core/method/brew';
+  import { amountOf, entryOf, type Ingredient, type Plan } from '$core/must/plan';
+  import { ACID_ADDITIONS } from '$core/must/substances';
+  import { amountIn, parseProduce, unitLabel, type ProduceUnit } from '$core/produce/weigh';
+  import { doseOf, DOSES, judgeDose, slipText, spoonText } from '$core/scale/doses';
+  import { parsePowder } from '$core/scale/measure-out';
+  import { additiveOf } from '$core/scale/powders';
+  import { withAmount } from '$core/scale/programme';
+  import { explain } from '$core/units/input-error';
+  import { amountText, gramsText, significant } from '$core/units/format';
+  import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
+  import { parseAs } from '$core/units/parse';
+  import { household, type OpenBatch } from '$lib/store/household.svelte';
+  import { countryOf } from '$lib/store/settings';
+  import { logAddition, logCard, logPitch, startTimer } from '$lib/store/actions';
+  import { record } from '$lib/store/record';
+  import Cautions from '../caution/Cautions.svelte';
+  import { createDraft } from '../field/draft.svelte';
+  import { sayWrong, tell } from '../nav/said.svelte';
+
+  /** One thing to weigh: how much it should be, what it really was, and a guard on a slipped spoon. */
+  type Props = {
+    card: BrewCard;
+    batch: OpenBatch;
+    plan: Plan;
+    volumeL: number;
+    timer: number | null;
+    now: number;
+  };
+  let { card, batch, plan, volumeL, timer, now }: Props = $props();
+
+  // svelte-ignore state_referenced_locally
+  const draft = createDraft(`brew:${batch.id}:${card.id}`, { amount: '', meant: '' });
+  const s = $derived(household.settings);
+  const country = $derived(countryOf(s));
+  const isPowder = $derived(
+    card.kind !== 'weigh' || card.row?.kind === 'acid' || card.row?.kind === 'additive'
+  );
+  /** What is to go in, as it was worked out. */
+  const planned = $derived<Ingredient | null>(
+    card.row ??
+      (card.powder && additiveOf(card.powder)
+        ? { kind: 'additive', additiveId: additiveOf(card.powder)!, massKg: card.powder.massG / 1000 }
+        : null)
+  );
+  const massG = $derived(card.powder?.massG ?? 1000 * (planned ? amountOf(planned) : 0));
+  const teaspoonG = $derived(
+    card.row?.kind === 'acid'
+      ? ACID_ADDITIONS[card.row.acidId].teaspoonG
+      : card.powder && card.powder.id !== 'tea'
+        ? DOSES[card.powder.id].teaspoonG
+        : null
+  );
+  const unit = $derived<ProduceUnit>(
+    (card.row?.unit as ProduceUnit | undefined) ?? (planned && 'volumeL' in planned ? s.volume : s.mass)
+  );
+
+  /** The amount, large. */
+  const asked = $derived.by(() => {
+    if (!planned) return card.powder?.amount ?? '';
+    if (isPowder) return card.powder?.id === 'campden' ? card.powder.amount : gramsText(massG);
+    const base = amountOf(planned);
+    const entry = entryOf(planned);
+    if (planned.kind === 'produce' && entry && !isMassUnit(unit))
+      return `${significant(amountIn(base, unit, entry), 3)} ${unitLabel(unit, entry)}`;
+    const u = unit as Unit;
+    return `${amountText(base, isMassUnit(u) || isVolumeUnit(u) ? u : 'kg')} ${u === 'kg' && base < 1 ? 'kg' : u}`;
+  });
+  const spoon = $derived(isPowder && teaspoonG ? spoonText(massG, teaspoonG) : '');
+
+  type Read = { item: Ingredient; text: string } | { error: string };
+  const read = $derived.by<Read>(() => {
+    const typed = draft.fields.amount.trim();
+    try {
+      if (!planned)
+        return { item: { kind: 'additive', additiveId: 'nutrient', massKg: massG / 1000 }, text: asked };
+      if (typed === '') return { item: planned, text: asked };
+      if (isPowder) {
+        const q = parsePowder(typed, teaspoonG, country);
+        return { item: withAmount(planned, q.massKg), text: `${typed}, ${gramsText(1000 * q.massKg)}` };
+      }
+      if (planned.kind === 'produce') {
+        const q = parseProduce(typed, unit, entryOf(planned)!, country);
+        return { item: { ...planned, massKg: q.massKg, unit: q.unit }, text: typed };
+      }
+      const q = parseAs('volumeL' in planned ? 'volume' : 'mass', typed, unit as Unit, country);
+      return { item: { ...withAmount(planned, q.base), unit: q.unit } as Ingredient, text: typed };
+    } catch (e) {
+      return { error: explain(e) };
+    }
+  });
+  const item = $derived('item' in read ? read.item : null);
+  const dose = $derived(
+    isPowder && item && planned ? doseOf(item as { additiveId?: string; acidId?: string }) : null
+  );
+  const hadG = $derived(item?.kind === 'additive' ? (batch.state.powdersG[item.additiveId]?.massG ?? 0) : 0);
+  const verdict = $derived(
+    dose && item && draft.fields.amount.trim()
+      ? judgeDose(dose, 1000 * amountOf(item), volumeL, hadG)
+      : 'usual'
+  );
+  const isSlip = $derived(verdict === 'high' || verdict === 'absurd');
+  const isMeant = $derived(draft.fields.meant === draft.fields.amount && draft.fields.meant !== '');
+  const cautions = $derived(
+    item && planned
+      ? cautionsAt(
+          'add',
+          { adding: item, volumeL, hadG, ph: batch.state.measured.ph },
+          batch.state.acknowledged
+        ).filter((c) => c.id !== 'high-dose' && c.id !== 'absurd-dose')
+      : []
+  );
+
+  async function take() {
+    if (!('item' in read)) return sayWrong(new Error(read.error));
+    const what = read.item;
+    await tell(`${card.title}: ${read.text}.`, async () => {
+      if (isSlip && dose)
+        await record(batch.id, 'caution', {
+          cautionId: `${verdict}-dose`,
+          text: slipText(dose, 1000 * amountOf(what), volumeL).slice(0, 400)
+        });
+      await draft.done();
+      if (card.kind === 'yeast')
+        return logPitch(batch.id, {
+          yeast: plan.yeast ?? { yeastId: 'wine' },
+          massG: planned ? 1000 * amountOf(what) : massG,
+          how: plan.pitch ?? 'dry'
+        });
+      if (!planned) return logCard(batch.id, card.id, 'done');
+      return logAddition(batch.id, [what]);
+    });
+  }
+</script>
+
+<p class="number text-[6rem] leading-none max-sm:text-[3.5rem]" data-testid="brew-amount">
+  {asked}{#if spoon}<span class="ml-4 text-[1.75rem] whitespace-nowrap max-sm:ml-0 max-sm:block">{spoon}</span
+    >{/if}
+</p>
+<p class="text-[1.25rem] leading-snug">{card.how}</p>
+<Cautions list={cautions} onaway={(id) => void record(batch.id, 'caution', { cautionId: id })} />
+
+<form
+  class="flex flex-wrap items-end gap-3"
+  onsubmit={(e) => {
+    e.preventDefault();
+    void take();
+  }}
+>
+  {#if planned}
+    <label class="grid gap-1 text-[1.0625rem] font-semibold"
+      >Weighed otherwise?
+      <input
+        class="field number h-16! w-56 text-[1.5rem]!"
+        autocomplete="off"
+        placeholder={isPowder ? (teaspoonG ? 'such as 1 tsp' : 'in grams') : asked}
+        aria-label="{card.title}: what was weighed"
+        aria-invalid={'error' in read}
+        value={draft.fields.amount}
+        oninput={(e) => draft.set('amount', e.currentTarget.value)}
+      />
+    </label>
+  {/if}
+  {#if !isSlip || isMeant}
+    <button class="btn btn-primary min-h-16! px-8! text-[1.375rem]!">It is in</button>
+  {/if}
+  {#if card.timerMin && timer === null}
+    <button
+      type="button"
+      class="btn btn-line min-h-16! px-6! text-[1.25rem]!"
+      onclick={() =>
+        tell(`${card.timerMin} minutes from now.`, () =>
+          startTimer(batch.id, card.id, now + card.timerMin! * 60_000)
+        )}>Start {card.timerMin} min</button
+    >
+  {/if}
+</form>
+{#if 'error' in read}<p class="text-[1.0625rem] text-rosehip" role="alert">{read.error}</p>{/if}
+{#if isSlip && dose && item}
+  <div class="grid gap-2 bg-tint-rose p-4 text-[1.125rem]" role="alert">
+    <p>
+      <b>{gramsText(1000 * amountOf(item))} is too much.</b>
+      {slipText(dose, 1000 * amountOf(item), volumeL)}
+    </p>
+    {#if !isMeant}
+      <p class="flex flex-wrap gap-3">
+        <button class="btn btn-primary" onclick={() => draft.set('amount', '')}
+          >Take {asked}{spoon ? `, ${spoon}` : ''}</button
+        >
+        <button class="btn btn-line" onclick={() => draft.set('meant', draft.fields.amount)}
+          >I understand, and mean it</button
+        >
+      </p>
+    {/if}
+  </div>
+{/if}

@@ -1,0 +1,17 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { liveBatch } from '$lib/store/open-batch.svelte';
+  import BrewView from '$lib/ui/brew/BrewView.svelte';
+
+  const open = liveBatch(() => page.params.id ?? '');
+</script>
+
+<svelte:head
+  ><title>{open.batch ? `${open.batch.state.name}, brew day` : 'Brew day'} · Vecino</title></svelte:head
+>
+
+{#if open.batch}{#key open.batch.id}<BrewView batch={open.batch} />{/key}
+{:else if open.isMissing}
+  <h1 class="sentence pt-4">There is no such batch here.</h1>
+  <p><a class="link" href="/batches">All batches</a></p>
+{/if}
