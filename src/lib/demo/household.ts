@@ -15,7 +15,8 @@ import {
   startBatch
 } from '$lib/store/actions';
 import { db } from '$lib/store/db';
-import { write } from '$lib/store/record';
+import type { HarvestLot } from '$core/produce/harvest';
+import { newId, write } from '$lib/store/record';
 import { DEFAULT_SETTINGS } from '$lib/store/settings';
 import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch } from '$core/ledger/fold';
@@ -75,7 +76,33 @@ export async function loadDemo(now: number): Promise<void> {
   await makeWines(now, log);
   await db.vessels.bulkPut(VESSELS);
   await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
+  await db.harvest.bulkPut(harvest(now));
   await write(log);
+}
+
+/** What lies in the shed and in the freezer. */
+function harvest(now: number): HarvestLot[] {
+  const lot = (
+    produceId: string,
+    massKg: number,
+    daysAgo: number,
+    more: Partial<HarvestLot> = {}
+  ): HarvestLot => {
+    const at = new Date(now - daysAgo * DAY).toISOString();
+    return { id: newId(), produceId, massKg, form: 'fresh', weighed: 'trimmed', at, fates: [], ...more };
+  };
+  const frozen = (daysAgo: number, massKg: number): Partial<HarvestLot> => ({
+    form: 'frozen',
+    fates: [{ at: new Date(now - daysAgo * DAY).toISOString(), what: 'frozen', massKg }]
+  });
+  return [
+    lot('quince', 5.2, 12, { weighed: 'bought', place: 'end plot' }),
+    lot('parsnip', 4.4, 3, { place: 'row nine' }),
+    lot('rosehip', 1.1, 2, { place: 'lane above the weir', weighed: 'trimmed' }),
+    lot('blackcurrant', 3.1, 128, frozen(128, 3.1)),
+    lot('gooseberry', 2.6, 140, { ...frozen(140, 2.6), place: 'four bushes by the water butt' }),
+    lot('rhubarb', 2.2, 170, frozen(170, 2.2))
+  ];
 }
 
 async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {

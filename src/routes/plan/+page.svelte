@@ -2,8 +2,6 @@
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import type { Ingredient } from '$core/must/plan';
-  import { rowOf } from '$core/scale/portrait';
   import { hoursToGive } from '$core/must/balance';
   import { leavesAt } from '$core/method/schedule';
   import { dayWord } from '$lib/ui/shelf/when';
@@ -12,7 +10,8 @@
   import { mustLike, stagesOf } from '$core/scale/stages';
   import { foamShareOf, VESSEL_PRESETS } from '$core/scale/vessels';
   import { volumeText } from '$core/units/format';
-  import { allProduce, household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
+  import { household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
+  import { takeAsked } from '$lib/ui/plan/asked';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
   import { howOf, spanText } from '$lib/ui/plan/how';
   import How from '$lib/ui/pop/How.svelte';
@@ -31,14 +30,9 @@
   const bench = createBench(() => household.settings);
   onMount(async () => {
     await bench.load();
-    // “Plan with it” from the Almanac: the produce goes on the slip, once.
-    const id = page.url.searchParams.get('add');
-    const produce = allProduce().find((p) => p.id === id);
-    if (!produce) return;
-    const isOwn = household.ownProduce.some((p) => p.id === id);
-    const massKg = Number(page.url.searchParams.get('kg')) || 0;
-    const { entry, ...row } = rowOf(produce, massKg) as { entry?: unknown } & Ingredient;
-    bench.put((isOwn ? { ...row, entry } : row) as Ingredient);
+    const asked = page.url.searchParams;
+    if ([...asked.keys()].length === 0) return;
+    await takeAsked(bench, asked);
     await goto('/plan', { replaceState: true, keepFocus: true });
   });
 

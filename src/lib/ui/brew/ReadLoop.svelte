@@ -118,8 +118,7 @@
   </p>
 {:else}
   <p class="text-[1.25rem] leading-snug" data-testid="read-result">
-    {#if last}Read <b class="number">{last.sg.toFixed(3)}</b>.
-    {/if}As it stands it makes
+    As it stands{#if last}, at <b class="number">{last.sg.toFixed(3)}</b>,{/if} it makes
     <b class="number">{abv.toFixed(1)} %</b>{batch.state.held.solidsKg > 0.01
       ? ' once the fruit has given'
       : ''}; you want

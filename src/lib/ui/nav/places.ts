@@ -1,5 +1,6 @@
 import BookOpen from '@lucide/svelte/icons/book-open';
 import CalendarCheck from '@lucide/svelte/icons/calendar-check';
+import Cherry from '@lucide/svelte/icons/cherry';
 import FlaskRound from '@lucide/svelte/icons/flask-round';
 import Scale from '@lucide/svelte/icons/scale';
 import Settings from '@lucide/svelte/icons/settings';
@@ -8,6 +9,7 @@ import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 /** The places that work, in the order of a day's walk. */
 export const PLACES = [
   { href: '/', label: 'Today', icon: CalendarCheck },
+  { href: '/harvest', label: 'Harvest', icon: Cherry },
   { href: '/plan', label: 'Plan', icon: ShoppingBasket },
   { href: '/batches', label: 'Batches', icon: FlaskRound },
   { href: '/bench', label: 'Bench', icon: Scale },

@@ -1,0 +1,44 @@
+import { leftKg, lotEntry } from '$core/produce/harvest';
+import { planSchema, type Ingredient } from '$core/must/plan';
+import { rowOf } from '$core/scale/portrait';
+import { db } from '$lib/store/db';
+import { dropDraft, readDraft } from '$lib/store/draft';
+import { allProduce, household, lotsUsed } from '$lib/store/household.svelte';
+import type { Bench } from './bench.svelte';
+
+/** Puts on the bench what another page asked for in the address: a produce, a lot, a proposal or a recipe. */
+export async function takeAsked(bench: Bench, asked: URLSearchParams): Promise<void> {
+  // “Plan with it” from the Almanac: the produce goes on the slip, once.
+  const id = asked.get('add');
+  const produce = allProduce().find((p) => p.id === id);
+  if (produce) {
+    const isOwn = household.ownProduce.some((p) => p.id === id);
+    const { entry, ...row } = rowOf(produce, Number(asked.get('kg')) || 0) as {
+      entry?: unknown;
+    } & Ingredient;
+    bench.put((isOwn ? { ...row, entry } : row) as Ingredient);
+  }
+  // A lot from the harvest, with all that is left of it.
+  const lot = await db.harvest.get(asked.get('lot') ?? '');
+  if (lot) {
+    const massKg = leftKg(lot, (await lotsUsed()).get(lot.id)?.kg ?? 0);
+    bench.put({
+      kind: 'produce',
+      produceId: lotEntry(lot).id,
+      ...(lot.entry ? { entry: lot.entry } : {}),
+      massKg,
+      form: lot.form,
+      ...(lot.weighed ? { weighed: lot.weighed } : {}),
+      ...(lot.ripeness ? { ripeness: lot.ripeness } : {}),
+      lotId: lot.id
+    });
+  }
+  // A wine that was proposed for what is in hand.
+  if (asked.get('from') === 'proposed') {
+    const plan = planSchema.safeParse(await readDraft('proposed'));
+    if (plan.success) bench.adopt(plan.data, { recipeId: null });
+    await dropDraft('proposed');
+  }
+  const recipe = await db.recipes.get(asked.get('recipe') ?? '');
+  if (recipe) bench.adopt({ ...recipe.plan, name: recipe.name }, { recipeId: recipe.id });
+}
