@@ -1,5 +1,6 @@
 <script lang="ts">
   import { household, runningBatches } from '$lib/store/household.svelte';
+  import FirstRun from '$lib/ui/today/FirstRun.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
   import { dueWord } from '$lib/ui/shelf/when';
@@ -59,17 +60,7 @@
 <svelte:head><title>Today · Vecino</title></svelte:head>
 
 {#if running.length === 0 && household.counts.batches === 0}
-  <h1 class="sentence pt-4 font-normal">
-    <span class="font-bold">Good day.</span> Weigh what you have picked, and I will tell you what wine it makes.
-  </h1>
-  <p class="mt-3 flex flex-wrap gap-3">
-    <a class="btn btn-primary" href="/plan">Plan a wine</a>
-    <button
-      class="btn btn-line"
-      onclick={async () => (await import('$lib/demo/household')).loadDemo(Date.now())}
-      >Look round with a made-up household</button
-    >
-  </p>
+  <FirstRun />
 {:else}
   <h1 class="sentence pt-2 pb-2 font-normal">
     {#if jobs > 0}

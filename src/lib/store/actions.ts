@@ -5,7 +5,10 @@ import { volumeOf, type BatchState } from '$core/ledger/fold';
 import type { EventData, LedgerEvent } from '$core/ledger/events';
 import { amountOf, type Ingredient, type Plan } from '$core/must/plan';
 import { sugarParts } from '$core/method/sugar-parts';
+import { recipeSchema, type Recipe } from '$core/method/recipe';
 import type { StepId } from '$core/method/steps';
+import { firstProblem } from '$core/units/problem';
+import { db } from './db';
 import { InputError } from '$core/units/input-error';
 import { makeEvent, newId, record, write, type When } from './record';
 import type { Settings } from './settings';
@@ -103,9 +106,9 @@ export function logGravity(
 
 export const logStir = (batchId: string, when?: When) => record(batchId, 'stir', {}, when);
 
-export const logNote = (batchId: string, text: string, when?: When) => {
+export const logNote = (batchId: string, text: string, when?: When, isForNextTime = false) => {
   if (!text.trim()) throw new InputError('The note is empty.', 'Write a word or two.', 'text');
-  return record(batchId, 'note', { text: text.trim() }, when);
+  return record(batchId, 'note', { text: text.trim(), ...(isForNextTime ? { nextTime: true } : {}) }, when);
 };
 
 /** A tasting: what it was like, how well it was liked, and what to do otherwise next time. */
@@ -280,4 +283,43 @@ export async function doStep(s: BatchState, step: StepId, when?: When): Promise<
     default:
       return logStep(s.id, step, 'done', when);
   }
+}
+
+/**
+ * Keeps a plan as a version of a recipe: the next of `parent`'s, or the first of its own.
+ * @param about a note to the next cook, and the batch whose doing it writes down
+ */
+export async function keepRecipe(
+  plan: Plan,
+  name: string,
+  parent: Recipe | null,
+  about: { note?: string; batchId?: string } = {}
+): Promise<Recipe> {
+  if (!name.trim()) throw new InputError('The recipe has no name.', 'Give it one, such as Rhubarb.', 'name');
+  const id = newId();
+  const latest = parent ? await db.recipes.where('family').equals(parent.family).toArray() : [];
+  const recipe: Recipe = {
+    id,
+    family: parent?.family ?? id,
+    parent: parent?.id ?? null,
+    version: Math.max(0, ...latest.map((r) => r.version)) + 1,
+    name: name.trim(),
+    // Lots belong to this year's harvest, and what was read and put away to this plan.
+    plan: {
+      ...plan,
+      name: name.trim(),
+      acknowledged: undefined,
+      ingredients: plan.ingredients.map(({ lotId: _, ...i }) => i as Ingredient)
+    },
+    madeAt: new Date().toISOString(),
+    ...(about.note?.trim() ? { note: about.note.trim() } : {}),
+    ...(about.batchId ? { batchId: about.batchId } : {})
+  };
+  const sound = recipeSchema.safeParse(JSON.parse(JSON.stringify(recipe)));
+  if (!sound.success) {
+    const { path, reason } = firstProblem(sound.error);
+    throw new InputError(`${path} ${reason}.`, 'Correct it and try again.', path);
+  }
+  await db.recipes.add(sound.data);
+  return sound.data;
 }

@@ -6,7 +6,7 @@ import { standingOf, type Standing } from '$core/ledger/standing';
 import { leavesAt, schedule, type Due } from '$core/method/schedule';
 import type { Place } from '$core/scale/stages';
 import { ownMethodSchema, type OwnMethod } from '$core/method/methods';
-import { recipeSchema, type Recipe } from '$core/method/recipe';
+import type { Recipe } from '$core/method/recipe';
 import { harvestLotSchema, type HarvestLot } from '$core/produce/harvest';
 import { ownProduceSchema, type Produce } from '$core/produce/schema';
 import { withOwn } from '$core/produce/table';
@@ -149,9 +149,6 @@ export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
 export const saveProduce = (entry: Produce) => db.produce.put(ownProduceSchema.parse(entry));
 export const removeProduce = (id: string) => db.produce.delete(id);
 
-/** Keeps a version of a recipe: once, and for good. */
-export const saveRecipe = (recipe: Recipe) =>
-  db.recipes.add(recipeSchema.parse(recipe)).then(() => undefined);
 /** Takes a version off the shelf; batches that were made by it keep their own plan. */
 export const removeRecipe = (id: string) => db.recipes.delete(id);
 export const saveLot = (lot: HarvestLot) => db.harvest.put(harvestLotSchema.parse(lot)).then(() => undefined);

@@ -17,6 +17,8 @@
   import How from '$lib/ui/pop/How.svelte';
   import { createBench } from '$lib/ui/plan/bench.svelte';
   import Advice from '$lib/ui/plan/Advice.svelte';
+  import FirstHints from '$lib/ui/plan/FirstHints.svelte';
+  import Keep from '$lib/ui/plan/Keep.svelte';
   import Method from '$lib/ui/plan/Method.svelte';
   import PlanSentence from '$lib/ui/plan/PlanSentence.svelte';
   import Powders from '$lib/ui/plan/Powders.svelte';
@@ -67,6 +69,7 @@
 <svelte:head><title>Plan · Vecino</title></svelte:head>
 
 {#if bench.loaded}
+  {#if household.counts.batches === 0 && e?.potentialAbv}<FirstHints />{/if}
   <PlanSentence {bench} {vessel} {vessels} />
 
   {#if e?.finalAbv && e.sgAllGiven}
@@ -119,6 +122,7 @@
     <div class="grid gap-3 max-lg:order-2">
       <Results {bench} />
       <StartBatch {bench} vesselId={vessel.id} />
+      <Keep {bench} />
       <Advice {bench} overL={Math.max(0, fillL - vessel.capacityL)} isBusy={holder} />
     </div>
   </div>

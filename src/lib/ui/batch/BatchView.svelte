@@ -9,6 +9,7 @@
   import BatchSentence from './BatchSentence.svelte';
   import { formOf, type FormId } from './form-of';
   import History from './History.svelte';
+  import KeepMade from '../recipe/KeepMade.svelte';
   import NextTags from './NextTags.svelte';
   import BatchVessels from '../vessel/BatchVessels.svelte';
   import GravityChart from '../chart/GravityChart.svelte';
@@ -94,6 +95,7 @@
     />
     <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
     <History {batch} {effects} />
+    <KeepMade {batch} />
   </div>
   <div class="grid content-start gap-3 max-lg:order-1">
     <Actions {batch} bind:form />

@@ -11,6 +11,9 @@
 
   const save = form.submit(async () => {
     const { text, liking, next } = draft.fields;
+    // A word to oneself, with nothing tasted.
+    if (!liking && !text.trim() && next.trim())
+      return ['Kept for next time.', await logNote(batch.id, next, undefined, true)] as const;
     if (!liking && !next.trim()) return ['Noted.', await logNote(batch.id, text)] as const;
     return [
       'Tasting written down.',

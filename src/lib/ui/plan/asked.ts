@@ -1,5 +1,7 @@
 import { leftKg, lotEntry } from '$core/produce/harvest';
 import { planSchema, type Ingredient } from '$core/must/plan';
+import { likelyFigures } from '$core/must/balance';
+import { scalePlan } from '$core/scale/solve';
 import { rowOf } from '$core/scale/portrait';
 import { db } from '$lib/store/db';
 import { dropDraft, readDraft } from '$lib/store/draft';
@@ -40,5 +42,10 @@ export async function takeAsked(bench: Bench, asked: URLSearchParams): Promise<v
     await dropDraft('proposed');
   }
   const recipe = await db.recipes.get(asked.get('recipe') ?? '');
-  if (recipe) bench.adopt({ ...recipe.plan, name: recipe.name }, { recipeId: recipe.id });
+  if (recipe) {
+    const litres = Number(asked.get('litres'));
+    const own = likelyFigures(recipe.plan).intoGlassL;
+    const plan = litres > 0 && own > 0 ? scalePlan(recipe.plan, litres / own) : recipe.plan;
+    bench.adopt({ ...plan, name: recipe.name }, { recipeId: recipe.id });
+  }
 }

@@ -274,6 +274,10 @@ export function createBench(settings: () => Settings) {
     get recipeId() {
       return recipeId;
     },
+    set recipeId(id) {
+      recipeId = id;
+      keep();
+    },
     /** Puts a whole plan on the bench, such as a recipe, a proposal, or a way out of a clash. */
     adopt(next: Plan, from: { recipeId?: string | null } = {}) {
       rows = next.ingredients.map((i) => {

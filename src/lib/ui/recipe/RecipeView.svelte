@@ -1,0 +1,163 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { differences, versionsOf, type Recipe } from '$core/method/recipe';
+  import { sheetOf } from '$core/method/sheet';
+  import { likelyFigures } from '$core/must/balance';
+  import { scalePlan } from '$core/scale/solve';
+  import { parseNumber } from '$core/units/parse';
+  import { fromBase, toBase, UNIT_LABEL } from '$core/units/measure';
+  import { writeFile } from '$lib/files/vecino-file';
+  import { recipeMarkdown } from '$lib/files/recipe-markdown';
+  import { household, removeRecipe, vesselById } from '$lib/store/household.svelte';
+  import { sayDone, tell } from '../nav/said.svelte';
+  import { download, fileName } from './download';
+
+  /** One version of a recipe, at any size; what changed since the last, and what was said of it. */
+  type Props = {
+    recipe: Recipe;
+    made: { id: string; name: string; at: number; notes: { at: string; text: string }[] }[];
+  };
+  let { recipe, made }: Props = $props();
+
+  const units = $derived({ mass: household.settings.mass, volume: household.settings.volume });
+  const own = $derived(likelyFigures(recipe.plan).intoGlassL);
+  let litres = $state<number | null>(null);
+  const plan = $derived(litres ? scalePlan(recipe.plan, litres / own) : recipe.plan);
+  const vessel = $derived(vesselById(recipe.plan.vesselId ?? '')?.name ?? 'bucket');
+  const sheet = $derived(sheetOf({ ...plan, name: recipe.name }, vessel, units));
+  const versions = $derived(versionsOf(household.recipes, recipe.family));
+  const parent = $derived(household.recipes.find((r) => r.id === recipe.parent));
+  const changes = $derived(parent ? differences(parent.plan, recipe.plan) : []);
+  const notes = $derived(made.flatMap((m) => m.notes.map((n) => ({ ...n, batch: m }))));
+  const day = (at: string | number) =>
+    new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(
+      new Date(at)
+    );
+
+  function saveJson() {
+    download(
+      `${fileName(recipe.name)}-${recipe.version}.vecino.json`,
+      writeFile({ events: [], recipes: [recipe] }, new Date().toISOString()),
+      'application/json'
+    );
+    sayDone('Saved.');
+  }
+  const saveMarkdown = () => {
+    download(
+      `${fileName(recipe.name)}-${recipe.version}.md`,
+      recipeMarkdown({ ...recipe, plan }, vessel, units),
+      'text/markdown'
+    );
+    sayDone('Saved.');
+  };
+</script>
+
+<p class="pt-2">
+  <a class="small inline-flex min-h-11 items-center underline underline-offset-4" href="/plan/recipes"
+    >All recipes</a
+  >
+</p>
+<h1 class="sentence pb-1 font-normal">
+  <b>{recipe.name}</b>, version {recipe.version}, for
+  <input
+    class="number w-24 border-b-2 border-ink bg-transparent text-center"
+    inputmode="decimal"
+    autocomplete="off"
+    aria-label="How much, {UNIT_LABEL[units.volume]}"
+    value={fromBase(litres ?? own, units.volume).toFixed(1)}
+    onchange={(e) => {
+      const n = parseNumber(e.currentTarget.value);
+      litres = n && n > 0 && n < 2000 ? toBase(n, units.volume) : null;
+    }}
+  />
+  {UNIT_LABEL[units.volume]}.
+</h1>
+<p class="flex flex-wrap gap-2 py-2">
+  <button
+    class="btn btn-primary"
+    onclick={() => goto(`/plan?recipe=${recipe.id}${litres ? `&litres=${litres}` : ''}`)}>Plan it</button
+  >
+  <a
+    class="btn btn-line items-center"
+    href="/plan/sheet?recipe={recipe.id}{litres ? `&litres=${litres}` : ''}">Sheet to print</a
+  >
+  <button class="btn btn-line" onclick={saveJson}>Save as a file</button>
+  <button class="btn btn-line" onclick={saveMarkdown}>As Markdown</button>
+</p>
+
+<div class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+  <div class="grid content-start gap-5">
+    <section aria-label="What it makes"><p class="text-[1.0625rem]">{sheet.makes.join('. ')}.</p></section>
+    <section aria-label="What goes in">
+      <p class="head mb-1">What goes in</p>
+      <ul class="inkline">
+        {#each [...sheet.ingredients, ...sheet.powders.map((p) => ({ ...p, note: '' }))] as i, n (n)}
+          <li class="dashline flex items-baseline justify-between gap-4 py-1">
+            <span
+              ><span class="font-semibold">{i.name}</span>{#if i.note}
+                <span class="small">{i.note}</span>{/if}</span
+            ><span class="number text-right">{i.amount}</span>
+          </li>
+        {/each}
+      </ul>
+    </section>
+    {#if sheet.schools.length > 0}<p class="small">{sheet.schools.join('. ')}.</p>{/if}
+    {#if recipe.note}<p class="text-[1.0625rem]">{recipe.note}</p>{/if}
+  </div>
+  <div class="grid content-start gap-5">
+    {#if parent}
+      <section aria-label="Since the last version">
+        <p class="head mb-1">Since version {parent.version}</p>
+        <ul class="inkline">
+          {#each changes as c (c)}<li class="dashline py-1">{c}</li>{:else}<li class="py-1 text-quiet">
+              the same wine
+            </li>{/each}
+        </ul>
+      </section>
+    {/if}
+    {#if notes.length > 0}
+      <section aria-label="Next time">
+        <p class="head mb-1">Next time</p>
+        <ul class="inkline">
+          {#each notes as n, i (i)}
+            <li class="dashline py-1">
+              {n.text} <a class="small underline" href="/batches/{n.batch.id}">{n.batch.name}, {day(n.at)}</a>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+    {#if made.length > 0}
+      <section aria-label="Made by it">
+        <p class="head mb-1">Made by it</p>
+        <ul class="inkline">
+          {#each made as m (m.id)}<li class="dashline py-1">
+              <a class="underline" href="/batches/{m.id}">{m.name}</a>, {day(m.at)}
+            </li>{/each}
+        </ul>
+      </section>
+    {/if}
+    <section aria-label="Versions">
+      <p class="head mb-1">Versions</p>
+      <ul class="inkline">
+        {#each versions as v (v.id)}
+          <li class="dashline flex min-h-11 items-center justify-between">
+            {#if v.id === recipe.id}<b>version {v.version}</b>{:else}<a
+                class="underline"
+                href="/plan/recipes/{v.id}">version {v.version}</a
+              >{/if}
+            <span class="small">{day(v.madeAt)}</span>
+          </li>
+        {/each}
+      </ul>
+      <button
+        class="mt-1 min-h-11 underline underline-offset-4"
+        onclick={() =>
+          tell(`Version ${recipe.version} taken off.`, async () => {
+            await removeRecipe(recipe.id);
+            await goto('/plan/recipes');
+          })}>Take this version off</button
+      >
+    </section>
+  </div>
+</div>

@@ -1,0 +1,34 @@
+import { json, type RequestHandler } from '@sveltejs/kit';
+import { z } from 'zod';
+import { eventSchema } from '$core/ledger/events';
+import { ownMethodSchema } from '$core/method/methods';
+import { recipeSchema } from '$core/method/recipe';
+import { ingredientSchema, planSchema, targetSchema } from '$core/must/plan';
+import { harvestLotSchema } from '$core/produce/harvest';
+import { ownProduceSchema } from '$core/produce/schema';
+import { vesselSchema } from '$core/scale/vessels';
+import { fileSchema } from '$lib/files/vecino-file';
+import { settingsSchema } from '$lib/store/settings';
+
+/** Everything that is stored, exported or sent, under its name. */
+const SCHEMAS = {
+  plan: planSchema,
+  target: targetSchema,
+  ingredient: ingredientSchema,
+  event: eventSchema,
+  vessel: vesselSchema,
+  produce: ownProduceSchema,
+  settings: settingsSchema,
+  recipe: recipeSchema,
+  harvestLot: harvestLotSchema,
+  method: ownMethodSchema,
+  file: fileSchema
+} as const;
+
+/** JSON Schema (draft 2020-12) of all of it, made from what the app itself checks with. */
+export const GET: RequestHandler = () =>
+  json(
+    Object.fromEntries(
+      Object.entries(SCHEMAS).map(([name, schema]) => [name, z.toJSONSchema(schema, { io: 'input' })])
+    )
+  );
