@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { hasMust } from '$core/method/schedule';
   import { household, runningBatches } from '$lib/store/household.svelte';
   import FirstRun from '$lib/ui/today/FirstRun.svelte';
   import Card from '$lib/ui/today/Card.svelte';
@@ -6,11 +7,9 @@
   import { dueWord } from '$lib/ui/shelf/when';
 
   const WEEK = 7 * 86_400_000;
-  const running = $derived(runningBatches().filter((b) => b.state.fills.length > 0));
+  const running = $derived(runningBatches().filter((b) => hasMust(b.state)));
   /** Begun, with nothing in the bucket yet. */
-  const begun = $derived(
-    runningBatches().filter((b) => b.state.fills.length === 0 && b.state.bottled.length === 0)
-  );
+  const begun = $derived(runningBatches().filter((b) => !hasMust(b.state) && b.state.bottled.length === 0));
   /** The walk: danger first, then the latest, then the rest. */
   const walk = $derived(
     running

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { contents, foldBatch } from '$core/ledger/fold';
 import { liquid } from '$core/must/stock';
-import { FILE_VERSION, readFile, writeFile } from './vecino-file';
+import { recipeMarkdown } from './recipe-markdown';
+import { FILE_VERSION, previewImport, readFile, writeFile } from './vecino-file';
 
 const fixture = (version: number) =>
   readFileSync(new URL(`./fixtures/v${version}.vecino.json`, import.meta.url), 'utf8');
@@ -30,6 +31,32 @@ describe('files of every version', () => {
     const s = foldBatch(file.events, Date.parse('2026-09-09T08:00:00Z'))!;
     expect(s.plan.ingredients[0]).toMatchObject({ kind: 'produce', measured: { brix: 17 } });
     expect(liquid(contents(s))!.sg).toBeGreaterThan(1.05);
+  });
+
+  it('version 3 brings a recipe, a lot of the harvest and a method', () => {
+    const file = readFile(fixture(3));
+    expect(file.recipes.map((r) => [r.name, r.version])).toEqual([['Hedge plum', 1]]);
+    expect(file.harvest[0]).toMatchObject({ produceId: 'quince', form: 'frozen' });
+    expect(file.methods[0]!.method).toEqual({ wildYeast: 'wild', stirring: 'daily', enzyme: false });
+    expect(readFile(fixture(2)).recipes).toEqual([]);
+  });
+
+  it('a recipe travels alone, and brings no settings', () => {
+    const { recipes } = readFile(fixture(3));
+    const alone = readFile(writeFile({ events: [], recipes }, '2026-09-10T00:00:00.000Z'));
+    expect(alone.recipes).toEqual(recipes);
+    expect(alone.settings).toBeUndefined();
+    expect(previewImport(alone, { events: [], recipes }).newThings.recipes).toEqual([]);
+    expect(previewImport(alone, { events: [] }).newThings.recipes).toEqual(recipes);
+  });
+
+  it('is as Markdown what the sheet says, with nothing that Markdown would take for its own', () => {
+    const recipe = { ...readFile(fixture(3)).recipes[0]!, name: 'Plum *and* [pear]' };
+    const text = recipeMarkdown(recipe, 'bucket', { mass: 'kg', volume: 'L' });
+    expect(text).toMatch(/^# Plum \\\*and\\\* \\\[pear\\\]/);
+    for (const part of ['## What goes in', '## Steps', '## Note', 'Pick after the first frost.'])
+      expect(text).toContain(part);
+    expect(text).not.toMatch(/NaN|undefined/);
   });
 
   it('an older file gains what it lacks, and no more', () => {

@@ -110,7 +110,8 @@ export async function bottledBatches(limit: number, text = ''): Promise<Batch[]>
 
 /** One batch with all its events, as it is now; null when there is none. */
 export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
-  const state = foldBatch(events, now);
+  // What was written since the clock last ticked counts too.
+  const state = foldBatch(events, Math.max(now, Date.now()));
   return state && state.id === id
     ? { id, events, state, standing: standingOf(state), due: schedule(state) }
     : null;

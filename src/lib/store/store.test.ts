@@ -6,6 +6,7 @@ import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
 import { loadDemo } from '$lib/demo/household';
 import {
   doStep,
+  keepRecipe,
   logBlend,
   logFruitOut,
   logGravity,
@@ -13,7 +14,9 @@ import {
   logRacking,
   logStir,
   replaceEvent,
-  startBatch
+  startBatch,
+  startBrewDay,
+  startTimer
 } from './actions';
 import { db } from './db';
 import { dropDraft, keepDraft, readDraft } from './draft';
@@ -40,7 +43,10 @@ beforeEach(async () => {
     db.vessels.clear(),
     db.settings.clear(),
     db.drafts.clear(),
-    db.summaries.clear()
+    db.summaries.clear(),
+    db.recipes.clear(),
+    db.harvest.clear(),
+    db.methods.clear()
   ]);
 });
 
@@ -108,6 +114,64 @@ describe('drafts', () => {
       .toEqual({ sg: '1.06' });
     await dropDraft('a');
     expect(await readDraft('a')).toBeUndefined();
+  });
+});
+
+describe('brew day, recipes and harvest', () => {
+  it('a brew day begins with nothing in, and keeps its timers in the log', async () => {
+    const id = await startBrewDay(PLAN, 'Rhubarb', 'bucket');
+    const s = await state(id, Date.now());
+    // The vessel is taken, with nothing in it yet.
+    expect(s.fills.map((f) => [f.vesselId, f.stock.waterKg])).toEqual([['bucket', 0]]);
+    expect(s.name).toBe('Rhubarb');
+    await startTimer(id, 'yeast', NOW + 900_000);
+    expect((await state(id, Date.now())).steps[0]).toMatchObject({
+      outcome: 'snoozed',
+      until: NOW + 900_000
+    });
+    await expect(startBrewDay(PLAN, ' ', 'bucket')).rejects.toThrow(/no name/);
+  });
+
+  it('sugar that is fed later is not in on the first day, and goes in by its step', async () => {
+    const id = await startBatch({ ...PLAN, sugar: 'halves' }, 'R', 'b', { at: NOW });
+    const sugar = async () =>
+      (await db.events.where('batchId').equals(id).toArray())
+        .flatMap((e) => (e.type === 'addition' ? e.data.ingredients : []))
+        .reduce((sum, i) => (i.kind === 'sugar' ? sum + i.massKg : sum), 0);
+    expect(await sugar()).toBeCloseTo(1.15, 9);
+    await doStep(await state(id), 'feed-1', { at: NOW + 5000 });
+    expect(await sugar()).toBeCloseTo(2.3, 9);
+    expect((await state(id)).steps.map((x) => x.step)).toContain('feed-1');
+  });
+
+  it('versions follow one another and are never changed; a batch names the one it began from', async () => {
+    const first = await keepRecipe(PLAN, 'Rhubarb', null);
+    const second = await keepRecipe({ ...PLAN, press: 'squeeze' }, 'Rhubarb', first, { note: 'squeezed' });
+    // Two that follow the same one do not share a number.
+    const third = await keepRecipe(PLAN, 'Rhubarb', first);
+    expect([first, second, third].map((r) => r.version)).toEqual([1, 2, 3]);
+    expect(new Set([first, second, third].map((r) => r.family)).size).toBe(1);
+    expect(second.parent).toBe(first.id);
+    expect(await db.recipes.get(first.id)).toEqual(first);
+    await expect(db.recipes.add(first)).rejects.toThrow();
+    const id = await startBatch(PLAN, 'Rhubarb', 'b', { at: NOW }, second.id);
+    expect(await db.summaries.where('recipeId').equals(second.id).primaryKeys()).toEqual([id]);
+  });
+
+  it('what a batch takes of a lot is known, and given back when it is taken back', async () => {
+    const taken = {
+      ...PLAN,
+      ingredients: [{ ...PLAN.ingredients[0]!, lotId: 'lot-1' }, ...PLAN.ingredients.slice(1)]
+    };
+    const id = await startBatch(taken, 'Rhubarb', 'b', { at: NOW });
+    const used = async () =>
+      (await db.summaries.where('lotIds').equals('lot-1').toArray()).map((s) => [s.id, s.lotsKg['lot-1']]);
+    expect(await used()).toEqual([[id, 4]]);
+    const addition = (await db.events.where('batchId').equals(id).toArray()).find(
+      (e) => e.type === 'addition'
+    )!;
+    await undo(addition);
+    expect(await used()).toEqual([]);
   });
 });
 

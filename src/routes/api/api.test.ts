@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { estimateMust } from '$core/must/balance';
 import { planSchema } from '$core/must/plan';
 import { PRODUCE } from '$core/produce/table';
+import { solvePlan } from '$core/scale/solve';
 import { POST } from './estimate/+server';
+import { POST as scale } from './scale/+server';
+import { GET as schema } from './schema/+server';
 
 const post = async (body: unknown, raw?: string) => {
   const request = new Request('http://x/api/estimate', { method: 'POST', body: raw ?? JSON.stringify(body) });
@@ -178,5 +181,55 @@ describe('POST /api/estimate', () => {
   it('over 1 MB: 413', async () => {
     const answer = await post(null, JSON.stringify({ ...GOOD, name: 'x'.repeat(1_100_000) }));
     expect(answer.status).toBe(413);
+  });
+});
+
+describe('POST /api/scale', () => {
+  const ask = async (body: unknown) => {
+    const request = new Request('http://x/api/scale', { method: 'POST', body: JSON.stringify(body) });
+    const response = await (scale as (e: { request: Request }) => Promise<Response>)({ request });
+    return { status: response.status, body: await response.json() };
+  };
+  const asked = {
+    ingredients: [
+      { kind: 'produce', produceId: 'rhubarb', massKg: 6, held: true },
+      { kind: 'sugar', sugarId: 'white', massKg: 0, held: false },
+      { kind: 'water', volumeL: 0, held: false }
+    ],
+    target: { abv: 12, volumeL: 12, taGL: 4.5 }
+  };
+
+  it('answers with the same amounts as the core, what gave way, and ways out that are plans', async () => {
+    const { status, body } = await ask(asked);
+    expect(status).toBe(200);
+    const core = solvePlan(planSchema.parse(asked));
+    expect(body.plan.ingredients).toEqual(core.plan.ingredients);
+    expect(body.figures.potentialAbv).toBeCloseTo(12, 3);
+    expect(body.gaveWay[0]).toMatchObject({ goal: 'taGL', wanted: 4.5 });
+    expect(body.swaps.length).toBeGreaterThan(0);
+    for (const s of body.swaps) expect(planSchema.safeParse(s.plan).success).toBe(true);
+    // A way out, posted again, is out.
+    const again = await ask(body.swaps[0].plan);
+    expect(again.body.gaveWay).toEqual([]);
+  });
+
+  it('refuses a wish that makes no sense, saying where', async () => {
+    const { status, body } = await ask({ ...asked, target: { ...asked.target, phMax: 20 } });
+    expect(status).toBe(400);
+    expect(body.error.path).toBe('target.phMax');
+  });
+});
+
+describe('GET /api/schema', () => {
+  it('is JSON Schema of all that is stored and sent, made from what checks it', async () => {
+    const response = await (schema as () => Response)();
+    const all = await response.json();
+    expect(Object.keys(all)).toEqual(
+      expect.arrayContaining(['plan', 'event', 'file', 'recipe', 'harvestLot', 'settings'])
+    );
+    expect(all.plan.$schema).toMatch(/2020-12/);
+    expect(all.plan.properties.target.properties.phMax).toBeDefined();
+    expect(all.plan.properties.stirring.enum).toEqual(['daily', 'shut']);
+    expect(all.file.properties.version.const).toBe(3);
   });
 });

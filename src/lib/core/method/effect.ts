@@ -58,17 +58,17 @@ export function effectOf(plan: Plan, school: SchoolId, choice: string): string[]
     lines.push(`${Math.abs(litres).toFixed(1)} L ${litres > 0 ? 'more' : 'less'} wine`);
   const give = then.giveH - now.giveH;
   if (Math.abs(give) > 2) lines.push(`fruit gives ${spanWord(give)} ${give < 0 ? 'sooner' : 'later'}`);
-  for (const id of ['pitch', 'rack-1', 'bottle'] as const) {
-    const [a, b] = [now.steps.get(id)?.atH, then.steps.get(id)?.atH];
-    if (a === undefined || b === undefined || Math.abs(b - a) < 1) continue;
-    const name = { pitch: 'yeast', 'rack-1': 'into glass', bottle: 'bottled' }[id];
-    lines.push(`${name} ${spanWord(b - a)} ${b < a ? 'sooner' : 'later'}`);
-  }
   for (const [id, s] of then.steps)
     if (!now.steps.has(id)) lines.push(`a step more: ${s.title.toLowerCase()}`);
   for (const [id, s] of now.steps) if (!then.steps.has(id)) lines.push(`no ${s.title.toLowerCase()}`);
   for (const [name, amount] of then.doses)
     if (now.doses.get(name) !== amount) lines.push(`${name.toLowerCase()} ${amount}`);
   for (const name of now.doses.keys()) if (!then.doses.has(name)) lines.push(`no ${name.toLowerCase()}`);
+  for (const id of ['pitch', 'rack-1', 'bottle'] as const) {
+    const [a, b] = [now.steps.get(id)?.atH, then.steps.get(id)?.atH];
+    if (a === undefined || b === undefined || Math.abs(b - a) < 1) continue;
+    const name = { pitch: 'yeast', 'rack-1': 'into glass', bottle: 'bottled' }[id];
+    lines.push(`${name} ${spanWord(b - a)} ${b < a ? 'sooner' : 'later'}`);
+  }
   return lines;
 }

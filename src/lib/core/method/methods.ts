@@ -42,7 +42,7 @@ export const METHODS: readonly NamedMethod[] = [
     id: 'hot-pour',
     name: 'Boiling water over',
     why: 'No additive against wild yeast; colour comes sooner. Let it cool before enzyme and yeast.',
-    families: ['soft', 'stone', 'pome', 'dried'],
+    families: ['soft', 'stone', 'pome', 'tropical', 'dried'],
     method: { wildYeast: 'heat', fruitIn: 'bag', press: 'squeeze', enzyme: true },
     handling: { cut: 'crushed', heat: 'poured' }
   },
@@ -128,6 +128,20 @@ export const METHODS: readonly NamedMethod[] = [
     families: ['citrus'],
     method: { wildYeast: 'sulphite', press: 'drip', enzyme: true, tannin: 'powder' },
     handling: { cut: 'crushed', heat: 'raw' }
+  },
+  {
+    id: 'juice-quick',
+    name: 'Strained juice, the same evening',
+    why: 'For juice that spoils or browns fast: powders together, a woken yeast the next day.',
+    families: ['melon', 'tropical', 'pome'],
+    method: {
+      wildYeast: 'sulphite',
+      powders: 'together',
+      pitch: 'rehydrated',
+      press: 'squeeze',
+      enzyme: true
+    },
+    handling: { cut: 'blitzed', heat: 'raw' }
   },
   {
     id: 'sap-fresh',

@@ -33,11 +33,15 @@ export function civilDay(at: number, zone: string): string {
 }
 const formats = new Map<string, Intl.DateTimeFormat>();
 
+/** Whether anything is in a vessel yet: a brew day that was only begun has none. */
+export const hasMust = (s: Pick<BatchState, 'fills' | 'produceKg'>): boolean =>
+  s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
+
 /** When a step was last done: by the event that is its doing, or ticked off or skipped. */
 function doneAt(s: BatchState, id: StepId): number | null {
   const ticked = s.steps.filter((x) => x.step === id && x.outcome !== 'snoozed').map((x) => x.at);
   const by: Record<StepId, number | null | undefined> = {
-    crush: s.fills.length > 0 || s.rackings.length > 0 ? s.startedAt : null,
+    crush: hasMust(s) || s.rackings.length > 0 || s.bottled.length > 0 ? s.startedAt : null,
     campden: s.powdersG.campden?.at,
     enzyme: s.powdersG['pectic-enzyme']?.at,
     pitch: s.pitches[0]?.at,

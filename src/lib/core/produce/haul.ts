@@ -6,8 +6,8 @@ import { parseNumber } from '../units/parse';
 import { chooseIngredient } from './choose';
 import type { Produce } from './schema';
 
-/** A bag of sugar by country. Common practice: 4 lb in the United States, 1 kg elsewhere. */
-const BAG_KG = { us: 4 * KG_PER.lb, uk: 1 } as const;
+/** A bag of sugar. Common practice: 4 lb in the United States, 1 kg elsewhere. */
+export const BAG_KG = { us: 4 * KG_PER.lb, elsewhere: 1 } as const;
 
 export type Haul = {
   ingredients: Ingredient[];
@@ -24,9 +24,15 @@ const WORDS: Record<string, number> = { a: 1, an: 1, one: 1, two: 2, three: 3, '
 /**
  * Reads what somebody has in the kitchen, in a sentence: `3 lb rhubarb and a bag of sugar`.
  * @param own the household's own entries of the produce table
+ * @param bagKg what a bag of sugar weighs here, kg
  * @returns what it found, what it took for granted, and what it did not understand: nothing is dropped
  */
-export function parseHaul(text: string, country: 'us' | 'uk' = 'uk', own: readonly Produce[] = []): Haul {
+export function parseHaul(
+  text: string,
+  country: 'us' | 'uk' = 'uk',
+  own: readonly Produce[] = [],
+  bagKg: number = BAG_KG.elsewhere
+): Haul {
   const out: Haul = { ingredients: [], assumed: [], unknown: [] };
   const parts = text
     .replace(/^\s*(i('ve| have)( got)?|we have|there (is|are)|got)\s+/i, '')
@@ -54,8 +60,8 @@ export function parseHaul(text: string, country: 'us' | 'uk' = 'uk', own: readon
     let item = choice.item;
     if (isSugarBag && 'massKg' in item) {
       const count = WORDS[bag[1]!.toLowerCase()] ?? parseNumber(bag[1]!) ?? 1;
-      item = { ...item, massKg: count * BAG_KG[country] };
-      out.assumed.push(`A bag of sugar is taken as ${country === 'us' ? '4 lb' : '1 kg'}.`);
+      item = { ...item, massKg: count * bagKg };
+      out.assumed.push(`A bag of sugar is taken as ${bagKg === BAG_KG.us ? '4 lb' : `${bagKg} kg`}.`);
     }
     if (item.kind === 'produce' && amountOf(item) <= 0)
       out.assumed.push(`Say how much ${nameOf(item).toLowerCase()} there is.`);

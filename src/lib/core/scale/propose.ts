@@ -189,8 +189,9 @@ export function propose(
     .sort((a, b) => a.points - b.points);
   const out: Proposal[] = [];
   const taken = new Set<string>();
+  const used = new Set<string>();
   /** What shares its fruit with a better one is less of a choice. */
-  const repeats = (t: Try) => t.fruit.filter((x) => taken.has(x.produce.id)).length / t.fruit.length;
+  const repeats = (t: Try) => t.fruit.filter((x) => used.has(x.produce.id)).length / t.fruit.length;
   const rest = [...judged];
   while (out.length < most && rest.length > 0) {
     rest.sort((a, b) => a.points + REPEATED * repeats(a.t) - b.points - REPEATED * repeats(b.t));
@@ -198,7 +199,7 @@ export function propose(
     const key = [...new Set(t.fruit.map((x) => x.produce.id))].sort().join('+');
     if (taken.has(key)) continue;
     taken.add(key);
-    t.fruit.forEach((x) => taken.add(x.produce.id));
+    t.fruit.forEach((x) => used.add(x.produce.id));
     const main = t.fruit.reduce((a, b) => (b.massKg > a.massKg ? b : a));
     const kgL = f.fruitPerL;
     const keeps = [...new Set(t.fruit.filter((x) => x.isUrgent).map((x) => x.produce.plural.toLowerCase()))];

@@ -35,7 +35,7 @@
       return {
         id,
         name: o.name,
-        note: effect.length > 0 ? `${o.why} Here: ${effect.slice(0, 4).join(', ')}.` : o.why
+        note: effect.length > 0 ? `${o.why} Here: ${effect.slice(0, 5).join(', ')}.` : o.why
       };
     });
   const methods = $derived(methodsFor(bench.plan, household.methods));
