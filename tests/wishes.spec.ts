@@ -55,7 +55,7 @@ test('sweet, by the vessel, with so much fruit: every word is a wish', async ({ 
   await page.getByRole('button', { name: /^medium/ }).click();
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('sweetened to 25 g/L, 12.0 %')).toBeVisible();
-  await expect(page.getByText(/later potassium sorbate/)).toBeVisible();
+  await expect(page.getByText(/Later: .*potassium sorbate/)).toBeVisible();
   await page.getByRole('button', { name: /how much, into glass/ }).click();
   await page.getByRole('button', { name: /^Fill the / }).click();
   await expect(page.getByRole('button', { name: /to the mark/ })).toBeVisible();

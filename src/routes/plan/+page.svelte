@@ -139,8 +139,8 @@
           hatched: p.kind === 'held'
         }))}
         below={{
-          left: e?.sgNoneGiven
-            ? `in the must now: reads ${e.sgNoneGiven.likely.toFixed(3)}`
+          left: bench.start?.sgNoneGiven
+            ? `in the must ${bench.parts.later.length > 0 ? 'on the first day' : 'now'}: reads ${bench.start.sgNoneGiven.likely.toFixed(3)}`
             : 'nothing to read yet',
           right:
             heldSugar > 0

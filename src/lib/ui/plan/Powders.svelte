@@ -15,6 +15,13 @@
   const all = $derived(powdersOf(bench.solved.plan, litres));
   const list = $derived(all.filter(isForMust));
   const later = $derived(all.filter((p) => !isForMust(p)));
+  const afterwards = $derived([
+    ...bench.parts.later.map(
+      (part) =>
+        `${part.ingredients.map((i) => `${gramsText(1000 * amountOf(i))} of ${nameOf(i).toLowerCase()}`).join(' and ')} ${part.when}`
+    ),
+    ...later.map((d) => `${d.name.toLowerCase()} ${d.amount}`)
+  ]);
   const feeding = $derived(bench.estimate ? nutrientOf(bench.solved.plan, bench.estimate.likely.all) : null);
   const isStaggered = $derived(bench.choice('nutrient') === 'staggered');
   const lines = $derived(feeding ? nutrientLines(feeding, feedText) : []);
@@ -46,14 +53,7 @@
             >{/snippet}
         </How>
       {/if}
-      {#each later as d (d.name)}<span class="text-quiet">; later {d.name.toLowerCase()} {d.amount}</span
-        >{/each}
-      {#each bench.parts.later as part (part.step)}<span class="text-quiet"
-          >; {part.ingredients
-            .map((i) => `${gramsText(1000 * amountOf(i))} of ${nameOf(i).toLowerCase()}`)
-            .join(' and ')}
-          {part.when}</span
-        >{/each}
     </p>
+    {#if afterwards.length > 0}<p class="small">Later: {afterwards.join('; ')}.</p>{/if}
   </section>
 {/if}
