@@ -1,8 +1,10 @@
 import { foldBatch } from '../src/lib/core/ledger/fold';
 import type { LedgerEvent } from '../src/lib/core/ledger/events';
 import { estimateMust } from '../src/lib/core/must/balance';
-import type { Plan } from '../src/lib/core/must/plan';
+import { amountOf, type Plan } from '../src/lib/core/must/plan';
+import { randomProblem } from '../src/lib/core/scale/problems.fixture';
 import { solvePlan } from '../src/lib/core/scale/solve';
+import { swapsFor } from '../src/lib/core/scale/swaps';
 import { PRODUCE } from '../src/lib/core/produce/table';
 
 /** Milliseconds a call, median and 95th percentile of many, after warming up. */
@@ -32,6 +34,33 @@ const twelve: Plan = {
 time('estimate with ranges, 12 ingredients', 2, () => estimateMust(twelve));
 
 time('solver, 12 ingredients', 10, () => solvePlan(twelve));
+
+{
+  // Ten thousand problems of every kind, many of which cannot be met: no throw, no hang, every amount a number.
+  const ms: number[] = [];
+  let clashes = 0;
+  let most = 0;
+  for (let seed = 1; seed <= 10_000; seed++) {
+    const problem = randomProblem(seed);
+    const t = performance.now();
+    const { plan, gaveWay } = solvePlan(problem);
+    ms.push(performance.now() - t);
+    if (plan.ingredients.some((i) => !Number.isFinite(amountOf(i)) || amountOf(i) < 0))
+      throw new Error(`problem ${seed} has no amounts`);
+    if (gaveWay.length > 0) {
+      clashes++;
+      if (seed % 20 === 0) {
+        const t1 = performance.now();
+        swapsFor(problem, gaveWay);
+        most = Math.max(most, performance.now() - t1);
+      }
+    }
+  }
+  ms.sort((a, b) => a - b);
+  console.log(
+    `solver, 10,000 random problems (${clashes} with a clash): median ${ms[5000]!.toFixed(2)} ms, 99th percentile ${ms[9900]!.toFixed(2)} ms, longest ${ms.at(-1)!.toFixed(1)} ms, budget 10 ms; longest search for ways out ${most.toFixed(0)} ms`
+  );
+}
 
 {
   const batchId = '01890000-0000-7000-8000-000000000001';

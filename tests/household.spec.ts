@@ -127,7 +127,16 @@ test('no request leaves the machine, no script is inline, no error is thrown', a
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
   await demo(page);
-  for (const path of ['/plan', '/batches', '/bench/acid', '/almanac/produce/quince', '/settings', '/'])
+  for (const path of [
+    '/plan',
+    '/harvest',
+    '/plan/recipes',
+    '/batches',
+    '/bench/acid',
+    '/almanac/produce/quince',
+    '/settings',
+    '/'
+  ])
     await page.goto(path);
   await page.getByRole('link', { name: /^Elderberry, / }).click();
   await expect(page.locator('canvas')).toBeVisible();
@@ -189,7 +198,19 @@ const PAGES: [string, ((page: Page) => Promise<void>)?][] = [
   ['/almanac/sources'],
   ['/bench'],
   ['/bench/acid'],
-  ['/bench/sanitiser']
+  ['/bench/sanitiser'],
+  ['/harvest'],
+  ['/plan/recipes'],
+  [
+    '/plan/sheet',
+    async (page) => {
+      await page.goto('/plan');
+      await page.getByRole('combobox', { name: 'Add an ingredient' }).fill('4 kg rhubarb');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'Shopping and sheet' }).click();
+      await expect(page.getByRole('article', { name: 'Brew sheet' })).toBeVisible();
+    }
+  ]
 ];
 /** What is wrong with a page for those who cannot see it well. By the other light, only its contrast can differ. */
 const faults = async (page: Page, where: string, scheme: 'light' | 'dark') => {
@@ -229,6 +250,8 @@ test('nothing to press is too small for a thumb', async ({ page }) => {
   for (const path of [
     '/',
     '/batches',
+    '/harvest',
+    '/plan/recipes',
     '/settings',
     '/almanac',
     '/almanac/produce/quince',

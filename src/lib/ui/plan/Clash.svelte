@@ -1,10 +1,21 @@
 <script lang="ts">
+  import { swapsFor, type Swap } from '$core/scale/swaps';
   import Tag from '../tag/Tag.svelte';
   import type { Bench } from './bench.svelte';
 
   /** What could not be had, why, and the ways out, each one tap. */
   let { bench }: { bench: Bench } = $props();
-  const swaps = $derived(bench.swaps);
+  /** Looked for once the typing rests: a dozen plans are solved for them. */
+  let swaps = $state.raw<Swap[]>([]);
+  $effect(() => {
+    const [plan, gaveWay] = [bench.plan, bench.solved.gaveWay];
+    if (gaveWay.length === 0) {
+      swaps = [];
+      return;
+    }
+    const timer = setTimeout(() => (swaps = swapsFor(plan, gaveWay)), 150);
+    return () => clearTimeout(timer);
+  });
 </script>
 
 {#if bench.solved.gaveWay.length > 0}

@@ -16,7 +16,6 @@ import { sugarParts } from '$core/method/sugar-parts';
 import { methodOf, withMethod, type NamedMethod } from '$core/method/methods';
 import { choiceOf, type ChoiceOf, type SchoolId } from '$core/method/schools';
 import { solvePlan, type Solved } from '$core/scale/solve';
-import { swapsFor, type Swap } from '$core/scale/swaps';
 import { amountText, significant } from '$core/units/format';
 import { explain, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
@@ -120,7 +119,6 @@ export function createBench(settings: () => Settings) {
   const start = $derived<MustEstimate | null>(
     parts.later.length > 0 && estimate ? estimateMust(parts.now) : estimate
   );
-  const swaps = $derived<Swap[]>(swapsFor(plan, solved.gaveWay));
   const sugars = $derived(sugarBrought(solved.plan.ingredients));
 
   function keep() {
@@ -267,9 +265,6 @@ export function createBench(settings: () => Settings) {
     /** The must as it is on the first day. */
     get start() {
       return start;
-    },
-    get swaps() {
-      return swaps;
     },
     get recipeId() {
       return recipeId;
