@@ -202,6 +202,16 @@ const PAGES: [string, ((page: Page) => Promise<void>)?][] = [
   ['/harvest'],
   ['/plan/recipes'],
   [
+    '/plan#brew-day',
+    async (page) => {
+      await page.getByRole('combobox', { name: 'Add an ingredient' }).fill('4 kg rhubarb');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'Brew day' }).click();
+      await page.getByRole('button', { name: /^Go on/ }).click();
+      await expect(page.getByTestId('brew-amount')).toBeVisible();
+    }
+  ],
+  [
     '/plan/sheet',
     async (page) => {
       await page.goto('/plan');

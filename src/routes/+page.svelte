@@ -1,7 +1,6 @@
 <script lang="ts">
   import { hasMust } from '$core/method/schedule';
   import { household, runningBatches } from '$lib/store/household.svelte';
-  import FirstRun from '$lib/ui/today/FirstRun.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
   import { dueWord } from '$lib/ui/shelf/when';
@@ -59,7 +58,7 @@
 <svelte:head><title>Today · Vecino</title></svelte:head>
 
 {#if running.length === 0 && household.counts.batches === 0}
-  <FirstRun />
+  {#await import('$lib/ui/today/FirstRun.svelte') then { default: FirstRun }}<FirstRun />{/await}
 {:else}
   <h1 class="sentence pt-2 pb-2 font-normal">
     {#if jobs > 0}

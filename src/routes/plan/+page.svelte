@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { hoursToGive } from '$core/must/balance';
@@ -7,7 +7,7 @@
   import { dayWord } from '$lib/ui/shelf/when';
   import { mustColour } from '$core/must/colour';
   import { planRibbon } from '$core/must/ribbon';
-  import { mustLike, stagesOf } from '$core/scale/stages';
+  import { mustLike, stagesOf, type Stage } from '$core/scale/stages';
   import { foamShareOf, VESSEL_PRESETS } from '$core/scale/vessels';
   import { volumeText } from '$core/units/format';
   import { household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
@@ -51,9 +51,16 @@
   const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
   const hasFruit = $derived((e?.likely.produceKg ?? 0) > 0);
   const foamShare = $derived(foamShareOf(vessel, mustLike(bench.solved.plan)));
-  const stages = $derived(
-    e?.intoGlassL ? stagesOf(bench.solved.plan, vessel, placesNow(), household.now) : []
-  );
+  /** Where it goes after the bucket: reckoned once the typing rests, as the jars are tried in every way. */
+  let stages = $state.raw<Stage[]>([]);
+  $effect(() => {
+    const [plan, first, places, has] = [bench.solved.plan, vessel, placesNow(), e?.intoGlassL != null];
+    const timer = setTimeout(
+      () => (stages = has ? stagesOf(plan, first, places, household.now) : []),
+      untrack(() => stages.length) === 0 ? 0 : 150
+    );
+    return () => clearTimeout(timer);
+  });
   const ribbon = $derived(planRibbon(bench.solved.plan.ingredients));
   const allSugar = $derived(ribbon.reduce((s, p) => s + p.hexoseKg, 0));
   const heldSugar = $derived(ribbon.filter((p) => p.kind === 'held').reduce((s, p) => s + p.hexoseKg, 0));

@@ -1,7 +1,6 @@
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../must/name';
-import { amountOf, type Ingredient, type Plan } from '../must/plan';
-import { withAmount } from '../scale/programme';
+import { amountOf, withAmount, type Ingredient, type Plan } from '../must/plan';
 import { liveEvents, type LedgerEvent } from './events';
 import type { BatchState } from './fold';
 

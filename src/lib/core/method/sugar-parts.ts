@@ -1,7 +1,6 @@
 import { likelyFigures } from '../must/balance';
-import { amountOf, type Ingredient, type Plan } from '../must/plan';
+import { amountOf, withAmount, type Ingredient, type Plan } from '../must/plan';
 import { findRoot } from '../liquid/root';
-import { withAmount } from '../scale/programme';
 
 /** A part of the sugar that goes in later. */
 export type SugarPart = { step: 'feed-1' | 'feed-2'; ingredients: Ingredient[]; when: string };

@@ -252,6 +252,10 @@ export const entryOf = (item: Ingredient): Produce | undefined =>
 /** Kilograms or litres of an ingredient, as it was entered. */
 export const amountOf = (item: Ingredient): number => ('volumeL' in item ? item.volumeL : item.massKg);
 
+/** The same ingredient, so much of it: kg or L. */
+export const withAmount = (item: Ingredient, amount: number): Ingredient =>
+  'volumeL' in item ? { ...item, volumeL: amount } : ({ ...item, massKg: amount } as Ingredient);
+
 /** Whether pectic enzyme goes in: as the plan says, else where the fruit holds pectin. */
 export const usesEnzyme = (plan: Plan): boolean =>
   plan.enzyme ??

@@ -169,6 +169,8 @@ function keptBy(p: Problem, goal: Goal): string {
 
 /** What was missed at a solution, with why, weightiest first; and a yeast that stops before the strength. */
 export function explainMisses(p: Problem, point: Point): GaveWay[] {
+  // With nothing liquid there is no wine to miss anything by.
+  if (!liquid(point.at.stock)) return [];
   const out = p.goals.flatMap((goal, g): GaveWay[] => {
     const miss = point.misses[g]!;
     if (isMet(goal, miss)) return [];

@@ -25,9 +25,6 @@ export function usualVolumeL(plan: Plan): number | null {
   return litres > 0 ? litres : null;
 }
 
-export const withAmount = (i: Ingredient, amount: number): Ingredient =>
-  'volumeL' in i ? { ...i, volumeL: amount } : ({ ...i, massKg: amount } as Ingredient);
-
 /** Amounts of the free rows, and how well they meet the goals. */
 export type Point = { amounts: number[]; at: Totals; misses: number[]; cost: number };
 
@@ -53,12 +50,23 @@ export function problemOf(plan: Plan, goals = goalsOf(plan)): Problem {
   return { plan, goals, rows, held, unit: rows.map((i) => totalsOf(plan, plan.ingredients[i]!, 1)) };
 }
 
+/** Solids beyond what the water can dissolve, kg; below nought while it can. */
+const syrupKg = (t: Totals): number =>
+  t.stock.solidsKg - ((SATURATION_BRIX - 0.5) / 100) * (t.stock.waterKg + t.stock.solidsKg);
+/** What a kilogram of it costs: more than any miss. */
+const UNDISSOLVED = 1e7;
+
 /** How well some amounts of the free rows meet the goals. */
 export function pointAt(p: Problem, amounts: number[]): Point {
   const at = addTotals(noTotals(), p.held);
   amounts.forEach((x, j) => addTotals(at, p.unit[j]!, x));
   const misses = missesAt(p.plan, p.goals, at);
-  return { amounts, at, misses, cost: costOfMisses(p.goals, misses) };
+  return {
+    amounts,
+    at,
+    misses,
+    cost: costOfMisses(p.goals, misses) + UNDISSOLVED * Math.max(0, syrupKg(at))
+  };
 }
 
 /** What each kg or litre of a row costs beside any goal: enough to choose between two that serve alike. */
@@ -88,15 +96,13 @@ function programmeAt(p: Problem, from: Point, isStuck: (goal: Goal) => boolean):
   const glass = glassAt(plan, from.at);
   const constraints: Record<string, { equal?: number; max?: number }> = {};
   const variables: Record<string, Record<string, number>> = {};
-  const syrup = (t: Totals) =>
-    t.stock.solidsKg - ((SATURATION_BRIX - 0.5) / 100) * (t.stock.waterKg + t.stock.solidsKg);
   // Sugar that does not dissolve is no must, unless what is held leaves no choice.
-  constraints.dissolves = { max: -syrup(p.held) };
-  variables.undissolved = { dissolves: -1, cost: 1e7 };
+  constraints.dissolves = { max: -syrupKg(p.held) };
+  variables.undissolved = { dissolves: -1, cost: UNDISSOLVED };
   const perL = rows.map((row) => mostKgL(plan.ingredients[row]!));
   rows.forEach((row, j) => {
     const item = plan.ingredients[row]!;
-    const column: Record<string, number> = { cost: thriftOf(item, j), dissolves: syrup(p.unit[j]!) };
+    const column: Record<string, number> = { cost: thriftOf(item, j), dissolves: syrupKg(p.unit[j]!) };
     lines.forEach((l, g) => (column[`g${g}`] = l.of(p.unit[j]!)));
     perL.forEach((most, b) => {
       if (Number.isFinite(most)) column[`dose${b}`] = (b === j ? 1 : 0) - most * glass(p.unit[j]!);

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { estimateMust, likelyFigures } from '../must/balance';
-import { amountOf, toleranceOf, type Ingredient, type Plan, type Target } from '../must/plan';
+import { amountOf, toleranceOf, withAmount, type Ingredient, type Plan, type Target } from '../must/plan';
 import { PRODUCE, produceById } from '../produce/table';
 import { LIFTS, type GaveWay } from './clash';
 import { goalsOf, missOf, type Goal } from './goals';
-import { bestPoint, isFree, mostKgL, pointAt, problemOf, usualVolumeL, withAmount } from './programme';
+import { bestPoint, isFree, mostKgL, pointAt, problemOf, usualVolumeL } from './programme';
 import { randomProblem } from './problems.fixture';
 import { scalePlan, solvePlan, sweetenKg } from './solve';
 import { swapsFor } from './swaps';

@@ -1,8 +1,8 @@
 import { BOTTLE_L, likelyFigures } from '../must/balance';
-import { amountOf, type Ingredient, type Plan } from '../must/plan';
+import { amountOf, withAmount, type Ingredient, type Plan } from '../must/plan';
 import { explainMisses, type GaveWay } from './clash';
 import { afterSweetening, sweetenedWith } from './goals';
-import { bestPoint, guess, isFree, problemOf, usualVolumeL, withAmount } from './programme';
+import { bestPoint, guess, isFree, problemOf, usualVolumeL } from './programme';
 
 export type Solved = {
   plan: Plan;

@@ -1,13 +1,12 @@
 <script lang="ts">
   import { cautionsAt } from '$core/cautions/rules';
   import type { BrewCard } from '$core/method/brew';
-  import { amountOf, entryOf, type Ingredient, type Plan } from '$core/must/plan';
+  import { amountOf, entryOf, withAmount, type Ingredient, type Plan } from '$core/must/plan';
   import { ACID_ADDITIONS } from '$core/must/substances';
   import { amountIn, parseProduce, unitLabel, type ProduceUnit } from '$core/produce/weigh';
   import { doseOf, DOSES, judgeDose, slipText, spoonText } from '$core/scale/doses';
   import { parsePowder } from '$core/scale/measure-out';
   import { additiveOf } from '$core/scale/powders';
-  import { withAmount } from '$core/scale/programme';
   import { explain } from '$core/units/input-error';
   import { amountText, gramsText, significant } from '$core/units/format';
   import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';

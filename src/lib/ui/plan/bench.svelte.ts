@@ -4,6 +4,7 @@ import {
   entryOf,
   ingredientSchema,
   planSchema,
+  withAmount,
   type Ingredient,
   type Plan,
   type Target
@@ -37,9 +38,6 @@ export type Row = {
 
 export const isVolumeItem = (item: Ingredient): item is Extract<Ingredient, { volumeL: number }> =>
   'volumeL' in item;
-const withAmount = (item: Ingredient, base: number): Ingredient =>
-  isVolumeItem(item) ? { ...item, volumeL: base } : ({ ...item, massKg: base } as Ingredient);
-
 /** Whether a row is usually worked out: a sweetener, or water. Fruit, juice and acid can be, when they are let. */
 export const canFollow = (item: Ingredient): boolean =>
   item.kind === 'sugar' || item.kind === 'honey' || item.kind === 'water';
