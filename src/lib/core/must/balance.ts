@@ -146,13 +146,18 @@ export function sgAtAge(plan: Plan, ageH: number): number | null {
 
 /** Hours until nine tenths of all that the plan's fruit holds is in the must; 0 without fruit. */
 export function hoursToGive(plan: Plan): number {
-  const { all, none } = likelyMix(plan.ingredients);
-  const held = all.solidsKg - none.solidsKg;
+  const age = ageOf(plan, 0);
+  // Each lot gives at its own pace; what each holds need be found once.
+  const lots = plan.ingredients.flatMap((item) => {
+    const produce = entryOf(item);
+    if (item.kind !== 'produce' || !produce || item.massKg <= 0) return [];
+    const { held } = contribution(item, produce, TYPICAL);
+    return [{ solidsKg: held.solidsKg, halfH: halfOf(item, produce, age, 0) }];
+  });
+  const held = lots.reduce((sum, l) => sum + l.solidsKg, 0);
   if (held <= 1e-9) return 0;
-  const left = (h: number) => {
-    const { now } = likelyMix(plan.ingredients, ageOf(plan, h));
-    return (all.solidsKg - now.solidsKg) / held;
-  };
+  const left = (h: number) =>
+    lots.reduce((sum, l) => sum + l.solidsKg * (1 - shareGiven(l.halfH, h)), 0) / held;
   return findRoot((h) => 0.1 - left(h), 0, 24 * 60, 1e-2);
 }
 
