@@ -54,7 +54,8 @@ test('sweet, by the vessel, with so much fruit: every word is a wish', async ({ 
   await page.getByRole('button', { name: /how sweet it ends/ }).click();
   await page.getByRole('button', { name: /^medium/ }).click();
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText('sweetened to 25 g/L, 12.0 %')).toBeVisible();
+  await expect(page.getByTestId('abv')).toHaveText('12.0');
+  await expect(page.getByText(/sweetened to 25 g\/L, from 12\.\d %/)).toBeVisible();
   await expect(page.getByText(/Later: .*potassium sorbate/)).toBeVisible();
   await page.getByRole('button', { name: /how much, into glass/ }).click();
   await page.getByRole('button', { name: /^Fill the / }).click();

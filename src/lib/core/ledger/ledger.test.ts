@@ -8,7 +8,7 @@ import { schedule, civilDay } from '../method/schedule';
 import { DAY, eventsFrom } from './events.fixture';
 import { eventSchema, liveEvents, mergeLogs, type LedgerEvent } from './events';
 import { contents, fermentedOf, foldBatch, volumeOf } from './fold';
-import { standingOf, steadiness, whyAbvDiffers } from './standing';
+import { chosenAbv, standingOf, steadiness, whyAbvDiffers } from './standing';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
 const on = eventsFrom(T0);
@@ -368,5 +368,26 @@ describe('the schedule', () => {
     expect(civilDay(late, 'UTC')).toBe('2026-05-01');
     expect(civilDay(late, 'Europe/Lisbon')).toBe('2026-05-02');
     expect(civilDay(late, 'America/New_York')).toBe('2026-05-01');
+  });
+});
+
+describe('strength by the formula that was chosen', () => {
+  it('is the ledger’s unless the plan says otherwise; the two habits are 2.9 % apart', () => {
+    const events = [
+      ...start(),
+      on(2, 'reading', { sg: 1.09 }),
+      on(2.1, 'pitch', { yeast: {} }),
+      on(20, 'reading', { sg: 1.0 })
+    ];
+    const s = fold(events, 21);
+    const now = standingOf(s);
+    const by = (alcohol?: 'ledger' | '131' | '135') =>
+      chosenAbv({ plan: { ...s.plan, ...(alcohol ? { alcohol } : {}) } }, now);
+    expect(by()).toBe(now.abv.likely);
+    expect(by('131')).toBe(now.classroom);
+    expect(by('135') / by('131')).toBeCloseTo(135 / 131.25, 9);
+    // Nothing read: there is no classroom sum to show.
+    const unread = standingOf(fold(start(), 5));
+    expect(chosenAbv({ plan: { ...s.plan, alcohol: '135' } }, unread)).toBe(unread.abv.likely);
   });
 });

@@ -84,10 +84,18 @@ export function sheetOf(plan: Plan, vesselName: string, units: SheetUnits): Shee
         name: p.name,
         amount: isForMust(p) ? p.amount : `${p.amount}, later`
       })),
-      ...(nutrient?.feeds ?? []).map((feed) => ({
-        name: 'Nutrient',
-        amount: `${feedText(feed)}, ${feed.when}${feed.sg ? `, ${feed.sg.toFixed(3)}` : ''}`
-      }))
+      ...(nutrient && nutrient.feeds.length > 0
+        ? [
+            {
+              name: 'Nutrient',
+              amount: `${feedText(nutrient)}${
+                nutrient.feeds.length > 1
+                  ? `, in ${nutrient.feeds.length} parts: ${nutrient.feeds.map((x) => (x.sg ? `at ${x.sg.toFixed(3)}` : `${x.hours} h`)).join(', ')}`
+                  : ', with the yeast'
+              }`
+            }
+          ]
+        : [])
     ],
     kit: kitOf(plan, vesselName),
     shopping: shoppingOf(plan).map((s) => ({

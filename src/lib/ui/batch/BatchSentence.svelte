@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { whyAbvDiffers } from '$core/ledger/standing';
+  import { chosenAbv, whyAbvDiffers } from '$core/ledger/standing';
   import { sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
@@ -43,6 +43,8 @@
       ? `It has not moved for ${now.steady.days.toFixed(0)} days.`
       : 'Finished means: the same, three days or more apart.'
   ]);
+  /** By the formula that was chosen for it. */
+  const abv = $derived(chosenAbv(s, now));
   const abvLines = $derived([
     `By the ledger: ${now.sugarKg.turned.toFixed(2)} kg of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
     now.classroom === null
@@ -67,7 +69,7 @@
       s.zone
     )}, at about
     <How title="How strong" lines={abvLines} class={word}
-      >{#snippet trigger()}{now.abv.likely.toFixed(1)} %{/snippet}</How
+      >{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
     >. Keep it six months before you judge it.
   {:else}
     {#if now.sg}
@@ -76,7 +78,7 @@
         >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
       >{falling}{#if now.abv.likely > 0.2}: about
         <How title="How strong" lines={abvLines} class={word}
-          >{#snippet trigger()}<span data-testid="abv-now">{now.abv.likely.toFixed(1)}</span> %{/snippet}</How
+          >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
         >{soFar}{/if}.
     {/if}
     <How

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { prepareHours } from '$core/method/kit';
   import { differences } from '$core/method/recipe';
   import type { Plan } from '$core/must/plan';
   import { keepRecipe } from '$lib/store/actions';
@@ -11,6 +12,7 @@
   /** The plan on paper, or kept as a recipe. */
   let { bench }: { bench: Bench } = $props();
   const parent = $derived(household.recipes.find((r) => r.id === bench.recipeId) ?? null);
+  const hours = $derived(prepareHours(bench.solved.plan));
   const ready = $derived(bench.estimate?.liquidVolumeL != null && bench.rows.every((r) => r.error === null));
   const isSame = $derived(parent !== null && differences(parent.plan, bench.solved.plan).length === 0);
   const plan = () => ({ ...($state.snapshot(bench.solved.plan) as Plan), name: bench.name || 'Wine' });
@@ -26,6 +28,11 @@
   }
 </script>
 
+{#if hours >= 0.25}<p class="small">
+    Preparing the fruit takes about {hours < 1
+      ? `${Math.round(hours * 60)} minutes`
+      : `${hours.toFixed(1)} hours`}.
+  </p>{/if}
 <p class="flex flex-wrap gap-x-5 text-[0.9375rem]">
   {#if ready}
     <button class="min-h-11 underline underline-offset-4" onclick={sheet}>Shopping and sheet</button>

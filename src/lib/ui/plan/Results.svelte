@@ -17,7 +17,15 @@
   const sg = (n: number) => n.toFixed(3);
   const one = (n: number) => n.toFixed(1);
   const sweet = $derived(sweetenedWith(bench.plan));
-  const sweetAbv = $derived(e?.finalAbv ? one((e.finalAbv.likely * 1) / afterSweetening(1, sweet)) : '');
+  /** What is left of the strength once the wine is sweetened. */
+  const thinned = $derived(1 / afterSweetening(1, sweet));
+  const strength = $derived(
+    e?.finalAbv && {
+      low: e.finalAbv.low * thinned,
+      likely: e.finalAbv.likely * thinned,
+      high: e.finalAbv.high * thinned
+    }
+  );
   const stops = $derived(e?.finalAbv && e.potentialAbv && e.finalAbv.likely < e.potentialAbv.likely - 0.05);
 </script>
 
@@ -26,18 +34,16 @@
   {#if e?.potentialAbv && how}
     <div class="flex items-end gap-3">
       <How title="How strong" lines={how.abv} class="number text-[3.25rem] leading-none font-bold">
-        {#snippet trigger()}<span data-testid="abv">{one(e.finalAbv!.likely)}</span><span
-            class="text-[1.5rem]"
-          >
+        {#snippet trigger()}<span data-testid="abv">{one(strength!.likely)}</span><span class="text-[1.5rem]">
             %</span
           >{/snippet}
       </How>
       <p class="small pb-0.5">
-        {rangeText(e.finalAbv!, one)}<br />
+        {rangeText(strength!, one)}<br />
         {#if stops}<span class="text-ink"
             >sweet: this yeast stops near {YEASTS[bench.yeastId].toleranceAbv[1]} %</span
           >
-        {:else if sweet > 0}sweetened to {sweet} g/L, {sweetAbv} %
+        {:else if sweet > 0}sweetened to {sweet} g/L, from {one(e.finalAbv!.likely)} %
         {:else}finishes about {sg(e.finalSg!.likely)}{/if}
       </p>
     </div>

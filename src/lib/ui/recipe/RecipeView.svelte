@@ -87,16 +87,16 @@
 
 <div class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
   <div class="grid content-start gap-5">
-    <section aria-label="What it makes"><p class="text-[1.0625rem]">{sheet.makes.join('. ')}.</p></section>
+    <section aria-label="What it makes"><p class="text-[1.0625rem]">{sheet.makes.join(' · ')}</p></section>
     <section aria-label="What goes in">
       <p class="head mb-1">What goes in</p>
       <ul class="inkline">
         {#each [...sheet.ingredients, ...sheet.powders.map((p) => ({ ...p, note: '' }))] as i, n (n)}
           <li class="dashline flex items-baseline justify-between gap-4 py-1">
             <span
-              ><span class="font-semibold">{i.name}</span>{#if i.note}
-                <span class="small">{i.note}</span>{/if}</span
-            ><span class="number text-right">{i.amount}</span>
+              ><span class="font-semibold">{i.name}</span>{#if i.note}<span class="small">, {i.note}</span
+                >{/if}</span
+            ><span class="number text-right text-balance">{i.amount}</span>
           </li>
         {/each}
       </ul>

@@ -80,7 +80,7 @@
         </p>
         <h2 class="head mt-3 font-sans!">To buy or look out</h2>
         <p>
-          {#each sheet.shopping as s (s.name)}<span class="mr-3"
+          {#each sheet.shopping as s (s.name)}<span class="mr-3 inline-block"
               ><span class="box"></span> {s.name}, {s.amount}</span
             >
           {/each}
