@@ -61,6 +61,56 @@ const VIEWS = {
   plan: [DESK, planRhubarb],
   'plan-phone': [PHONE, planRhubarb],
   'plan-cellar': [DESK, planRhubarb, 'dark'],
+  clash: [
+    DESK,
+    async (page) => {
+      await planRhubarb(page);
+      await page.getByRole('button', { name: /how sharp/ }).click();
+      await page.getByLabel('Acid, g/L as tartaric').fill('4');
+      await page.getByRole('button', { name: 'Hold it there' }).click();
+      await page.getByRole('button', { name: /how much, into glass/ }).click();
+      await page.getByLabel('How much, once the fruit is out').fill('11');
+      await page.getByRole('button', { name: 'Hold it there' }).click();
+      await page.getByRole('list', { name: 'Ways out' }).waitFor();
+    }
+  ],
+  brew: [
+    DESK,
+    async (page) => {
+      await planRhubarb(page);
+      await page.getByRole('button', { name: 'Brew day' }).click();
+      await page.getByRole('button', { name: /^Go on/ }).click();
+      await page.getByTestId('brew-amount').waitFor();
+      await page.getByRole('button', { name: 'Close this message' }).click();
+    }
+  ],
+  harvest: [DESK, go('/harvest')],
+  recipe: [
+    DESK,
+    async (page) => {
+      await planRhubarb(page);
+      await page.getByRole('button', { name: 'Keep as a recipe' }).click();
+      await page.getByRole('button', { name: /how sweet it ends/ }).click();
+      await page.getByRole('button', { name: /^off-dry/ }).click();
+      await page.getByRole('button', { name: 'Done' }).click();
+      await page.getByRole('button', { name: /Keep as the next version/ }).click();
+      await page.getByRole('button', { name: 'Close this message' }).click();
+      await page.getByRole('link', { name: 'Recipes' }).click();
+      await page
+        .getByRole('main')
+        .getByRole('link', { name: /Rhubarb/ })
+        .click();
+    }
+  ],
+  sheet: [
+    { width: 794, height: 1123 },
+    async (page) => {
+      await planRhubarb(page);
+      await page.getByRole('button', { name: 'Shopping and sheet' }).click();
+      await page.getByRole('article').waitFor();
+      await page.emulateMedia({ media: 'print' });
+    }
+  ],
   batch: [DESK, open('Elderberry')],
   'batch-phone': [PHONE, open('Elderberry')],
   bottling: [
@@ -72,24 +122,7 @@ const VIEWS = {
   ],
   almanac: [DESK, go('/almanac')],
   quince: [DESK, go('/almanac/produce/quince')],
-  'quince-phone': [PHONE, go('/almanac/produce/quince')],
   bench: [DESK, go('/bench')],
-  acid: [DESK, go('/bench/acid')],
-  detective: [
-    DESK,
-    async (page) => {
-      await open('Blackcurrant')(page);
-      await page.getByRole('button', { name: 'Read gravity' }).click();
-      await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.015');
-    }
-  ],
-  racking: [
-    DESK,
-    async (page) => {
-      await open('Elderberry')(page);
-      await page.getByRole('button', { name: 'Rack', exact: true }).click();
-    }
-  ],
   compare: [
     DESK,
     async (page) => {
@@ -134,7 +167,7 @@ try {
     await page.getByRole('region', { name: 'The shelf: vessels in use' }).waitFor();
     await arrange(page);
     await page.evaluate(() => document.fonts.ready);
-    await page.locator('main > *:not(.sr-only)').first().waitFor();
+    await page.locator('main > *:not(.sr-only, .no-print)').first().waitFor();
     await page.evaluate(
       () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(r, 250))))
     );

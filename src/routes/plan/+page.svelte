@@ -107,7 +107,7 @@
             >{#snippet trigger()}why {volumeText(fillL, unit)}{/snippet}</How
           >{/if}
       </p>
-      <div class="h-[21rem] {stages.length > 1 ? 'xl:h-[19.5rem]' : 'xl:h-[23.5rem]'}">
+      <div class="h-[21rem] {stages.length > 1 ? 'xl:h-[17.5rem]' : 'xl:h-[23.5rem]'}">
         <VesselDrawing
           {vessel}
           {fillL}
@@ -129,8 +129,8 @@
     <div class="grid gap-3 max-lg:order-2">
       <Results {bench} />
       <StartBatch {bench} vesselId={vessel.id} />
-      <Keep {bench} />
       <Advice {bench} overL={Math.max(0, fillL - vessel.capacityL)} isBusy={holder} />
+      <Keep {bench} />
     </div>
   </div>
 

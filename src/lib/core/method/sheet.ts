@@ -131,7 +131,9 @@ function noteOf(i: Ingredient): string {
     i.weighed === 'bought' ? 'as bought' : 'trimmed',
     i.cut ? CUTS[i.cut].name : '',
     i.heat && i.heat !== 'raw' ? HEATS[i.heat].name : '',
-    entryOf(i)?.hoursPerKg ? `about ${(entryOf(i)!.hoursPerKg * i.massKg).toFixed(1)} h of work` : ''
+    (entryOf(i)?.hoursPerKg ?? 0) * i.massKg >= 0.25
+      ? `about ${(entryOf(i)!.hoursPerKg * i.massKg).toFixed(1)} h of work`
+      : ''
   ];
   return bits.filter(Boolean).join(', ');
 }

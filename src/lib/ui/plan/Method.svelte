@@ -53,28 +53,30 @@
   let name = $state('');
 </script>
 
-{#snippet word(school: SchoolId)}
-  <Word
-    title={SCHOOLS[school].title}
-    inText
-    text={optionsOf(school).find(([id]) => id === bench.choice(school))![1].name}
+{#snippet word(school: SchoolId, after = '')}
+  <span class="whitespace-nowrap"
+    ><Word
+      title={SCHOOLS[school].title}
+      inText
+      text={optionsOf(school).find(([id]) => id === bench.choice(school))![1].name}
+    >
+      {#snippet children(close: () => void)}
+        <Choices
+          title={SCHOOLS[school].title}
+          options={options(school)}
+          value={bench.choice(school)}
+          onchoose={(id) => {
+            bench.choose(school, id);
+            close();
+          }}
+        />
+      {/snippet}
+    </Word>{after}</span
   >
-    {#snippet children(close: () => void)}
-      <Choices
-        title={SCHOOLS[school].title}
-        options={options(school)}
-        value={bench.choice(school)}
-        onchoose={(id) => {
-          bench.choose(school, id);
-          close();
-        }}
-      />
-    {/snippet}
-  </Word>
 {/snippet}
 
-<p class="mt-2 text-[1.0625rem] leading-7 max-sm:leading-8">
-  Against wild yeast {@render word('wildYeast')},
+<p class="mt-1.5 text-base leading-[1.625rem] max-sm:leading-8">
+  Against wild yeast {@render word('wildYeast', ',')}
   <Word title="Enzyme" inText text={ENZYME.find((o) => o.id === enzyme)!.name}>
     {#snippet children(close: () => void)}
       <Choices
@@ -87,8 +89,10 @@
         }}
       />
     {/snippet}
-  </Word>, yeast {@render word('pitch')}, {@render word('nutrient')}, sugar {@render word('sugar')}, fruit
-  {@render word('fruitIn')}, {@render word('press')}.
+  </Word>, yeast {@render word('pitch', ',')}
+  {@render word('nutrient', ',')} sugar {@render word('sugar', ',')} fruit
+  {@render word('fruitIn', ',')}
+  {@render word('press', '.')}
   <Word title="A method" inText held={false} text="Other ways">
     {#snippet children(close: () => void)}
       <p class="head">A whole method</p>

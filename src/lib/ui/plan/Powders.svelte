@@ -28,9 +28,9 @@
 </script>
 
 {#if litres > 0}
-  <section class="mt-3" aria-label="Powders">
+  <section class="mt-2" aria-label="Powders">
     <p class="head mb-0.5">Powders for {volumeText(litres, household.settings.volume)}</p>
-    <p class="text-[0.9375rem] leading-7">
+    <p class="text-[0.9375rem] leading-6">
       {#each list as d, i (d.name)}
         <How title={d.name} lines={[d.why, 'The usual dose. Common practice, not a measurement.']}>
           {#snippet trigger()}<span class="border-b border-dashed border-greengage"

@@ -18,7 +18,7 @@
       </dt>
       <dd class="text-right {s.fits ? '' : 'text-rosehip'}">
         {volumeText(s.volumeL, household.settings.volume)}{s.vessels.length > 0
-          ? ` in the ${s.vessels.map((v) => v.name).join(' + ')}`
+          ? `: ${s.vessels.map((v) => v.name).join(' + ')}`
           : ''}, {s.text}
       </dd>
     </div>

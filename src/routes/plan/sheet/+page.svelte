@@ -100,7 +100,9 @@
             ></thead
           >
           <tbody
-            >{#each [1, 2, 3, 4, 5, 6] as n (n)}<tr><td></td><td></td><td></td><td></td></tr>{/each}</tbody
+            >{#each Array.from({ length: 12 }, (_, i) => i) as n (n)}<tr
+                ><td></td><td></td><td></td><td></td></tr
+              >{/each}</tbody
           >
         </table>
       </section>
@@ -130,8 +132,10 @@
     padding: 2px 0;
   }
   .grow {
-    flex: 1;
-    min-width: 0;
+    flex: 1 0 5.5rem;
+  }
+  .line .number {
+    flex: 0 1 auto;
   }
   .box {
     display: inline-block;
