@@ -20,6 +20,11 @@ test('first run: from a line about what there is to a started batch, on a phone'
   await expect(page.getByText('This is a wine.')).toBeVisible();
   await expect(page.getByText('up to 1.00 kg')).toBeVisible();
   await page.getByRole('button', { name: 'Brew day' }).click();
+  // Left and found again from the walk.
+  await expect(title(page)).toHaveText('Clean and sanitise');
+  await page.goto('/');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('A brew day is begun.');
+  await page.getByRole('link', { name: 'Go on with the brew day' }).click();
   await page.getByRole('button', { name: /^Go on/ }).click();
   await expect(page.getByTestId('brew-amount')).toContainText('3.00 lb');
   for (const next of ['White sugar', 'Water', 'Stir, and look at the mark']) {

@@ -68,6 +68,28 @@ test('sweet, by the vessel, with so much fruit: every word is a wish', async ({ 
   await expect(page.getByText('9.1 L into glass')).toBeVisible();
 });
 
+test('flowers get the nitrogen that is asked for, to the most one gives', async ({ page }) => {
+  await page.goto('/plan');
+  await addToSlip(page, '500 g elderflowers');
+  await page.getByRole('button', { name: /how much, into glass/ }).click();
+  await page.getByLabel('How much, once the fruit is out').fill('10');
+  await page.getByRole('button', { name: 'Hold it there' }).click();
+  await page.getByRole('button', { name: /^Other ways/ }).click();
+  const nitrogen = page.getByLabel(/^Nitrogen for the yeast/);
+  await nitrogen.fill('150');
+  await nitrogen.press('Tab');
+  await page.keyboard.press('Escape');
+  const dap = page.getByLabel(/^Diammonium phosphate: amount/);
+  await expect.poll(async () => Number(await dap.inputValue())).toBeGreaterThan(6);
+  await page.getByRole('button', { name: /^Other ways/ }).click();
+  await nitrogen.fill('400');
+  await nitrogen.press('Tab');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: 'Advice and cautions' })).toContainText(
+    'More than the most one gives would bring it to 400 mg/L of nitrogen'
+  );
+});
+
 test('a school tells what it changes here, a method changes many, and one’s own is kept', async ({
   page
 }) => {

@@ -66,6 +66,7 @@
         2,
         jobs * 3
       )} minutes. Start with the {walk[0]!.batch.state.name.toLowerCase()}.
+    {:else if begun.length > 0}<span class="font-bold">A brew day is begun.</span> The rest can wait.
     {:else}<span class="font-bold">Nothing to do today.</span> The wines are getting on with it.{/if}
   </h1>
   <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">

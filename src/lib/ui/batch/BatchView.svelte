@@ -1,5 +1,6 @@
 <script lang="ts">
   import { isBrewing } from '../brew/brewing';
+  import { hasMust } from '$core/method/schedule';
   import { mustColour } from '$core/must/colour';
   import { temperatureText, volumeText } from '$core/units/format';
   import { doStep } from '$lib/store/actions';
@@ -28,6 +29,7 @@
 
   /** A brew day that was begun as one, and is not over: nothing has fermented or moved yet. */
   const brewing = $derived(isBrewing(batch.events, batch.state));
+  const isEmpty = $derived(!hasMust(batch.state) && batch.state.bottled.length === 0);
   const sugar = $derived(batch.standing.sugarKg);
   const colour = $derived(mustColour(batch.state.plan.ingredients));
   const events = $derived(batch.events);
@@ -45,79 +47,89 @@
   }
 </script>
 
-<BatchSentence {batch} />
-{#if brewing}
-  <p class="mt-1"><a class="btn btn-primary" href="/batches/{batch.id}/brew">Go on with the brew day</a></p>
-{/if}
-<div class="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
-  <div class="grid content-start gap-4 max-lg:order-2">
-    <div
-      class="grid gap-x-6 gap-y-4 {batch.state.fills.length > 0 ? 'xl:grid-cols-[minmax(0,1fr)_auto]' : ''}"
-    >
-      <div class="min-w-0">
-        <p class="head mb-1">Gravity</p>
-        <GravityChart state={batch.state} standing={batch.standing} />
+{#if isEmpty}
+  <h1 class="sentence pt-2 font-normal" data-testid="batch-sentence">
+    <b>{batch.state.name}.</b> Begun, with nothing in the bucket yet.
+  </h1>
+  <p class="mt-2 mb-6">
+    <a class="btn btn-primary" href="/batches/{batch.id}/brew">Go on with the brew day</a>
+  </p>
+  <History {batch} {effects} />
+{:else}
+  <BatchSentence {batch} />
+  {#if brewing}
+    <p class="mt-1"><a class="btn btn-primary" href="/batches/{batch.id}/brew">Go on with the brew day</a></p>
+  {/if}
+  <div class="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
+    <div class="grid content-start gap-4 max-lg:order-2">
+      <div
+        class="grid gap-x-6 gap-y-4 {batch.state.fills.length > 0 ? 'xl:grid-cols-[minmax(0,1fr)_auto]' : ''}"
+      >
+        <div class="min-w-0">
+          <p class="head mb-1">Gravity</p>
+          <GravityChart state={batch.state} standing={batch.standing} />
+        </div>
+        {#if batch.state.fills.length > 0 && batch.state.fills.length < 3}
+          <div>
+            <p class="head mb-1 flex justify-between gap-3">
+              <span>Where it stands, to scale</span><a
+                href="/batches/{batch.id}/tag"
+                class="underline underline-offset-4">tags</a
+              >
+            </p>
+            <BatchVessels state={batch.state} />
+          </div>
+        {/if}
       </div>
-      {#if batch.state.fills.length > 0 && batch.state.fills.length < 3}
+      {#if batch.state.fills.length >= 3}
         <div>
-          <p class="head mb-1 flex justify-between gap-3">
-            <span>Where it stands, to scale</span><a
-              href="/batches/{batch.id}/tag"
-              class="underline underline-offset-4">tags</a
-            >
-          </p>
+          <p class="head mb-1">Where it stands, to scale</p>
           <BatchVessels state={batch.state} />
         </div>
       {/if}
+      <Ribbon
+        title="Where the sugar went"
+        total="{(sugar.turned + sugar.dissolved + sugar.held).toFixed(2)} kg in all"
+        pieces={[
+          {
+            label: `alcohol: ${batch.standing.abv.likely.toFixed(1)} %`,
+            kg: sugar.turned,
+            colour: colour.fruit
+          },
+          {
+            label: `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
+            kg: sugar.dissolved,
+            colour: '#e3cb93'
+          },
+          { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
+        ].filter((p) => p.kg > 0.002)}
+      />
+      <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
+      <History {batch} {effects} />
+      <KeepMade {batch} />
     </div>
-    {#if batch.state.fills.length >= 3}
-      <div>
-        <p class="head mb-1">Where it stands, to scale</p>
-        <BatchVessels state={batch.state} />
-      </div>
-    {/if}
-    <Ribbon
-      title="Where the sugar went"
-      total="{(sugar.turned + sugar.dissolved + sugar.held).toFixed(2)} kg in all"
-      pieces={[
-        {
-          label: `alcohol: ${batch.standing.abv.likely.toFixed(1)} %`,
-          kg: sugar.turned,
-          colour: colour.fruit
-        },
-        {
-          label: `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
-          kg: sugar.dissolved,
-          colour: '#e3cb93'
-        },
-        { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
-      ].filter((p) => p.kg > 0.002)}
-    />
-    <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
-    <History {batch} {effects} />
-    <KeepMade {batch} />
+    <div class="grid content-start gap-3 max-lg:order-1">
+      <Actions {batch} bind:form />
+      <NextTags {batch} onact={act} />
+      {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
+      {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact
+          >{temperatureText(cold.tempC, household.settings.temp)} is cold for this yeast: it may stop short. Warm
+          it over
+          {temperatureText(cold.wantsC + 4, household.settings.temp)}.</Tag
+        >{/if}
+      {#if why}<Tag tone="good" compact>{why}</Tag>{/if}
+      {#if batch.standing.stage !== 'bottled' && batch.standing.sg && batch.standing.sg.sg <= 1.002 && batch.standing.residualGL > 9}
+        <Tag tone="caution" compact
+          >{batch.standing.sg.sg.toFixed(3)} is not dry yet: about {batch.standing.residualGL.toFixed(0)} g/L of
+          sugar is left, and the yeast is alive.</Tag
+        >
+      {/if}
+      {#if batch.state.startSg && !batch.state.startSg.measured && batch.standing.stage !== 'bottled'}
+        <Tag tone="caution" compact
+          >Never read. The strength is what {volumeText(batch.standing.volumeL, household.settings.volume)} of this
+          must should hold, not what it holds.</Tag
+        >
+      {/if}
+    </div>
   </div>
-  <div class="grid content-start gap-3 max-lg:order-1">
-    <Actions {batch} bind:form />
-    <NextTags {batch} onact={act} />
-    {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
-    {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact
-        >{temperatureText(cold.tempC, household.settings.temp)} is cold for this yeast: it may stop short. Warm
-        it over
-        {temperatureText(cold.wantsC + 4, household.settings.temp)}.</Tag
-      >{/if}
-    {#if why}<Tag tone="good" compact>{why}</Tag>{/if}
-    {#if batch.standing.stage !== 'bottled' && batch.standing.sg && batch.standing.sg.sg <= 1.002 && batch.standing.residualGL > 9}
-      <Tag tone="caution" compact
-        >{batch.standing.sg.sg.toFixed(3)} is not dry yet: about {batch.standing.residualGL.toFixed(0)} g/L of sugar
-        is left, and the yeast is alive.</Tag
-      >
-    {/if}
-    {#if batch.state.startSg && !batch.state.startSg.measured && batch.standing.stage !== 'bottled'}
-      <Tag tone="caution" compact
-        >Never read. The strength is what {volumeText(batch.standing.volumeL, household.settings.volume)} of this
-        must should hold, not what it holds.</Tag
-      >
-    {/if}
-  </div>
-</div>
+{/if}

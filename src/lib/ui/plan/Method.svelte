@@ -4,6 +4,8 @@
   import { methodsFor } from '$core/method/methods';
   import { optionsOf, SCHOOLS, type SchoolId } from '$core/method/schools';
   import { usesEnzyme } from '$core/must/plan';
+  import { nutrientOf } from '$core/scale/powders';
+  import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
   import { household, removeMethod, saveMethod } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
@@ -50,6 +52,7 @@
     'topUp',
     'alcohol'
   ];
+  const feeding = $derived(bench.estimate ? nutrientOf(bench.solved.plan, bench.estimate.likely.all) : null);
   let name = $state('');
 </script>
 
@@ -114,6 +117,20 @@
           </li>
         {/each}
       </ul>
+      <label class="mt-2 flex min-h-11 items-center justify-between gap-3"
+        ><span class="text-quiet">Nitrogen for the yeast, at least, mg/L</span>
+        <input
+          class="field w-24"
+          inputmode="decimal"
+          autocomplete="off"
+          placeholder={feeding ? feeding.needMgL.toFixed(0) : ''}
+          value={bench.target.yanMgL ?? ''}
+          onchange={(e) => {
+            const n = parseNumber(e.currentTarget.value);
+            bench.wish({ yanMgL: n !== null && n > 0 && n <= 1000 ? n : null });
+          }}
+        /></label
+      >
       <form
         class="mt-3 flex items-end gap-2"
         onsubmit={(e) => {

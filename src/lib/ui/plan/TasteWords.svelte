@@ -112,6 +112,22 @@
           }}
         />
       </label>
+      {#if ta !== null}
+        <label class="grid gap-1 font-semibold"
+          >Give or take, g/L
+          <input
+            class="field"
+            inputmode="decimal"
+            autocomplete="off"
+            placeholder="0"
+            value={bench.target.within?.taGL ?? ''}
+            onchange={(e) => {
+              const n = parseNumber(e.currentTarget.value) ?? 0;
+              bench.wish({ within: { ...bench.target.within, taGL: Math.min(10, Math.max(0, n)) } });
+            }}
+          />
+        </label>
+      {/if}
       <p class="small">Fruit wine 6–7 g/L, flower wine less; pH 3.2–3.6 keeps best. The acid follows.</p>
       <p class="head">Sharpened with</p>
       <Choices

@@ -427,6 +427,8 @@ export function createBench(settings: () => Settings) {
       if (wantsAcid) sharpenWith(choiceOf(method, 'sharpen'));
       if (target.taGL == null && target.phMax == null)
         rows = rows.filter((r) => r.held || !isSharpener(r.item));
+      if (patch.yanMgL === null)
+        rows = rows.filter((r) => r.held || r.item.kind !== 'additive' || r.item.additiveId !== 'dap');
       if (patch.yanMgL != null && !rows.some((r) => !r.held && r.item.kind === 'additive'))
         rows.push(freeRow({ kind: 'additive', additiveId: 'dap', massKg: 0 }));
       keep();
