@@ -48,9 +48,11 @@ describe('the schools', () => {
     }
   });
 
-  it('the trade’s nineteen differences all have one', () => {
-    // The end of the trade’s account; nutrient and its timing are one school here.
-    expect(SCHOOL_IDS.length).toBeGreaterThanOrEqual(17);
+  it('covers fruit, must, yeast and glass', () => {
+    expect(new Set(SCHOOL_IDS.map((id) => SCHOOLS[id].about))).toEqual(
+      new Set(['fruit', 'must', 'yeast', 'glass'])
+    );
+    expect(SCHOOL_IDS.length).toBe(17);
   });
 
   it('a choice changes the numbers, doses, steps or days that it says it does', () => {
