@@ -275,8 +275,8 @@ export async function doStep(s: BatchState, step: StepId, when?: When): Promise<
     case 'feed-1':
     case 'feed-2': {
       const part = sugarParts(s.plan).later.find((p) => p.step === step);
-      await logStep(s.id, step, 'done', when);
-      return part ? logAddition(s.id, part.ingredients, when) : logStep(s.id, step, 'done', when);
+      const ticked = await logStep(s.id, step, 'done', when);
+      return part ? logAddition(s.id, part.ingredients, when) : ticked;
     }
     case 'fruit-out':
       return logFruitOut(s.id, s.plan.press ?? 'drip', undefined, when);

@@ -48,13 +48,6 @@ describe('the schools', () => {
     }
   });
 
-  it('covers fruit, must, yeast and glass', () => {
-    expect(new Set(SCHOOL_IDS.map((id) => SCHOOLS[id].about))).toEqual(
-      new Set(['fruit', 'must', 'yeast', 'glass'])
-    );
-    expect(SCHOOL_IDS.length).toBe(17);
-  });
-
   it('a choice changes the numbers, doses, steps or days that it says it does', () => {
     const plan = made('plum', 12);
     expect(effectOf(plan, 'press', 'press').join()).toMatch(/L more wine/);

@@ -2,8 +2,6 @@
 type Option = { name: string; why: string };
 type School = {
   title: string;
-  /** what the choice bears on, for finding it */
-  about: 'fruit' | 'must' | 'yeast' | 'glass';
   /** taken when a plan does not say */
   usual: string;
   options: Record<string, Option>;
@@ -16,7 +14,6 @@ type School = {
 export const SCHOOLS = {
   wash: {
     title: 'Washing',
-    about: 'fruit',
     usual: 'rinsed',
     options: {
       rinsed: { name: 'rinsed', why: 'Dust and insects off, most of the bloom stays.' },
@@ -26,7 +23,6 @@ export const SCHOOLS = {
   },
   wildYeast: {
     title: 'Against wild yeast',
-    about: 'must',
     usual: 'sulphite',
     options: {
       sulphite: {
@@ -39,7 +35,6 @@ export const SCHOOLS = {
   },
   fruitIn: {
     title: 'Fruit in the bucket',
-    about: 'fruit',
     usual: 'bag',
     options: {
       bag: { name: 'in a bag', why: 'Lifted out in one go; gives a little more slowly.' },
@@ -48,7 +43,6 @@ export const SCHOOLS = {
   },
   press: {
     title: 'Fruit out',
-    about: 'fruit',
     usual: 'drip',
     options: {
       drip: { name: 'dripped', why: 'Lift the bag and let it drip: clear wine, a little less of it.' },
@@ -58,7 +52,6 @@ export const SCHOOLS = {
   },
   cover: {
     title: 'First ferment',
-    about: 'must',
     usual: 'open',
     options: {
       open: {
@@ -70,7 +63,6 @@ export const SCHOOLS = {
   },
   pitch: {
     title: 'The yeast goes in',
-    about: 'yeast',
     usual: 'dry',
     options: {
       dry: { name: 'sprinkled dry', why: 'Simplest; it shows after 12 to 24 hours.' },
@@ -86,7 +78,6 @@ export const SCHOOLS = {
   },
   sugar: {
     title: 'Sugar',
-    about: 'must',
     usual: 'start',
     options: {
       start: { name: 'all at the start', why: 'One weighing, one sum.' },
@@ -100,7 +91,6 @@ export const SCHOOLS = {
   },
   powders: {
     title: 'Powders',
-    about: 'must',
     usual: 'sequence',
     options: {
       sequence: { name: 'one after another', why: 'Sulphite dulls enzyme, so each has its time.' },
@@ -109,7 +99,6 @@ export const SCHOOLS = {
   },
   stirring: {
     title: 'Stirring',
-    about: 'must',
     usual: 'daily',
     options: {
       daily: { name: 'stirred daily', why: 'Cap wet, air in, no mould.' },
@@ -118,7 +107,6 @@ export const SCHOOLS = {
   },
   air: {
     title: 'Air',
-    about: 'yeast',
     usual: 'three-days',
     options: {
       'three-days': { name: 'for three days', why: 'Then it has what it needs.' },
@@ -127,7 +115,6 @@ export const SCHOOLS = {
   },
   nutrient: {
     title: 'Nutrient',
-    about: 'yeast',
     usual: 'staggered',
     options: {
       staggered: {
@@ -140,7 +127,6 @@ export const SCHOOLS = {
   },
   sharpen: {
     title: 'Sharpened with',
-    about: 'must',
     usual: 'acid-blend',
     options: {
       'acid-blend': { name: 'acid blend', why: 'By weight, so the same every year.' },
@@ -152,7 +138,6 @@ export const SCHOOLS = {
   },
   tannin: {
     title: 'Tannin',
-    about: 'must',
     usual: 'powder',
     options: {
       powder: { name: 'tannin powder', why: 'A quarter of a teaspoon a gallon, where the fruit has little.' },
@@ -162,7 +147,6 @@ export const SCHOOLS = {
   },
   clearing: {
     title: 'Cleared by',
-    about: 'glass',
     usual: 'time',
     options: {
       time: { name: 'time', why: 'Two to four months, and nothing added.' },
@@ -176,7 +160,6 @@ export const SCHOOLS = {
   },
   finish: {
     title: 'Finished',
-    about: 'glass',
     usual: 'dry',
     options: {
       dry: { name: 'dry', why: 'Nothing left to ferment: the safest in bottle.' },
@@ -197,7 +180,6 @@ export const SCHOOLS = {
   },
   topUp: {
     title: 'Topped up with',
-    about: 'glass',
     usual: 'wine',
     options: {
       wine: { name: 'like wine', why: 'Keeps strength and taste.' },
@@ -208,7 +190,6 @@ export const SCHOOLS = {
   },
   alcohol: {
     title: 'Strength by',
-    about: 'glass',
     usual: 'ledger',
     options: {
       ledger: { name: 'all that went in', why: 'True through feeding and topping up.' },

@@ -1,6 +1,10 @@
 import { entryOf, type Ingredient } from './plan';
 import { ACID_ADDITIONS, ADDITIVES, SWEETENERS } from './substances';
 
+/** The fruit without its part: `Rhubarb` for rhubarb stalks, as a wine is named. */
+export const shortName = (name: string): string =>
+  name.replace(/ (stalk|root|flower|petal|blossom|tip|leaf)$/, '');
+
 /** What an ingredient is called everywhere: `Rhubarb stalks`, `White sugar`. */
 export function nameOf(item: Ingredient): string {
   switch (item.kind) {

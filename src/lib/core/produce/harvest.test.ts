@@ -62,6 +62,7 @@ describe('what could this be?', () => {
   const have = (id: string, massKg: number, more: Partial<InHand> = {}): InHand => ({
     lotId: `lot-${id}`,
     produce: produceById(id)!,
+    isOwn: false,
     massKg,
     form: 'fresh',
     isUrgent: false,
@@ -95,6 +96,15 @@ describe('what could this be?', () => {
     expect(both.why.join()).toMatch(/of its own: needs none/);
     // Pears alone want acid.
     expect(list.find((p) => p.title === 'Pear')!.plan.ingredients.some((i) => i.kind === 'acid')).toBe(true);
+  });
+
+  it('an entry of one’s own goes along, whichever of its figures is one’s own', () => {
+    const plum = produceById('plum')!;
+    const own = { ...plum, ph: [2.7, 2.8, 2.9] as const, from: { ...plum.from, ph: 'own' as const } };
+    const [p] = propose([have('plum', 4, { produce: own, isOwn: true })], VESSEL_PRESETS);
+    expect(p!.plan.ingredients[0]).toMatchObject({ entry: { ph: [2.7, 2.8, 2.9] } });
+    const [table] = propose([have('plum', 4)], VESSEL_PRESETS);
+    expect(table!.plan.ingredients[0]).not.toHaveProperty('entry');
   });
 
   it('fills the jars that are free, between light and full', () => {

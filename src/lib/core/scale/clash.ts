@@ -76,7 +76,7 @@ function becauseOf(p: Problem, point: Point, goal: Goal, miss: number): Because 
 
 const one = (n: number) => n.toFixed(1);
 /** A goal's figure in words. */
-export function figureText(id: GoalId, value: number): string {
+function figureText(id: GoalId, value: number): string {
   switch (id) {
     case 'volumeL':
       return `${one(value)} L`;

@@ -112,7 +112,7 @@ export const afterSweetening = (volumeL: number, sweetGL: number): number =>
   volumeL / (1 - SWEET_L_PER_G * sweetGL);
 
 /** Sugar, g/L, that is to stay because the yeast cannot take it; 0 when sweetness comes later or not at all. */
-export const leftSweet = (plan: Plan): number => (plan.finish === 'limit' ? (plan.target?.sweetGL ?? 0) : 0);
+const leftSweet = (plan: Plan): number => (plan.finish === 'limit' ? (plan.target?.sweetGL ?? 0) : 0);
 
 /** Sugar, g/L, to sweeten with once the wine is finished. */
 export const sweetenedWith = (plan: Plan): number =>

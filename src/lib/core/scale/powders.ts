@@ -42,7 +42,7 @@ const grams = (id: DoseId, massG: number, step: StepId): Powder => {
 };
 
 /** Grams of a strong tea bag’s tannin are not weighed: they are counted, one a US gallon. Common practice. */
-export const teaBags = (volumeL: number): number => Math.max(1, Math.round(volumeL / L_PER['us-gal']));
+const teaBags = (volumeL: number): number => Math.max(1, Math.round(volumeL / L_PER['us-gal']));
 
 /**
  * The powders a plan wants by its schools, for so much must; nutrient apart, which has its own plan.

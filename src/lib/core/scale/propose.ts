@@ -1,4 +1,5 @@
 import { likelyFigures } from '../must/balance';
+import { shortName } from '../must/name';
 import type { Ingredient, Plan } from '../must/plan';
 import type { Family, Produce } from '../produce/schema';
 import { USUAL_TA } from '../must/adjust';
@@ -11,6 +12,8 @@ import { isOpenVessel, type Vessel } from './vessels';
 export type InHand = {
   lotId: string;
   produce: Produce;
+  /** whether the entry is the household's own, and so travels with the row */
+  isOwn: boolean;
   massKg: number;
   form: 'fresh' | 'frozen' | 'dried';
   weighed?: 'trimmed' | 'bought' | undefined;
@@ -73,10 +76,11 @@ function amountsFor(fruit: InHand[], jars: readonly Vessel[]): number[] {
   return fitting.length > 0 ? fitting.slice(0, 3) : usual >= LEAST_L ? [usual] : [];
 }
 
-const rowOf = (f: InHand): Ingredient => ({
+/** A lot as a row of a plan. */
+export const lotRow = (f: Omit<InHand, 'isUrgent'>): Ingredient => ({
   kind: 'produce',
   produceId: f.produce.id,
-  ...(f.produce.from.composition === 'own' ? { entry: f.produce } : {}),
+  ...(f.isOwn ? { entry: f.produce } : {}),
   massKg: f.massKg,
   form: f.form,
   ...(f.weighed ? { weighed: f.weighed } : {}),
@@ -88,7 +92,7 @@ const rowOf = (f: InHand): Ingredient => ({
 function planFor({ fruit, volumeL }: Try, alkalinityMgL: number, sharpenTo: number | null): Plan {
   return {
     ingredients: [
-      ...fruit.map(rowOf),
+      ...fruit.map(lotRow),
       { kind: 'sugar', sugarId: 'white', massKg: 0, held: false },
       { kind: 'water', volumeL: 0, alkalinityMgL, held: false },
       ...(sharpenTo === null
@@ -104,10 +108,10 @@ function planFor({ fruit, volumeL }: Try, alkalinityMgL: number, sharpenTo: numb
   };
 }
 
-const short = (p: Produce): string => p.name.replace(/ (stalk|root|flower|petal|blossom|tip|leaf)$/i, '');
-
 function nameFor(fruit: readonly InHand[]): string {
-  const names = [...new Set([...fruit].sort((a, b) => b.massKg - a.massKg).map((f) => short(f.produce)))];
+  const names = [
+    ...new Set([...fruit].sort((a, b) => b.massKg - a.massKg).map((f) => shortName(f.produce.name)))
+  ];
   return names.length === 1
     ? names[0]!
     : names.length === 2

@@ -75,7 +75,7 @@ function followed(plan: Plan, id: GoalId): Candidate[] {
     phMax: (s) => `Let the pH be ${likelyFigures(s).ph.toFixed(1)}`,
     fruitKgL: (s) => `Let the fruit be ${likelyFigures(s).fruitPerL.toFixed(2)} kg a litre`,
     sgMax: (s) => `Let it start at ${likelyFigures(s).sgAllGiven.toFixed(3)}`,
-    yanMgL: () => 'Let the nitrogen be'
+    yanMgL: (s) => `Let the nitrogen be ${likelyFigures(s).yanMgL.toFixed(0)} mg/L`
   };
   return [{ id: `follow-${id}`, plan: next, label: label[id]!, change }];
 }

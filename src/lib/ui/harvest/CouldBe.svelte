@@ -15,6 +15,7 @@
       inHand.map((s) => ({
         lotId: s.lot.id,
         produce: s.produce,
+        isOwn: s.lot.entry !== undefined,
         massKg: s.leftKg,
         form: s.lot.form,
         weighed: s.lot.weighed,

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { parseGravity, parseNumber } from '$core/units/parse';
   import Word from '../pop/Word.svelte';
+  import WishField from './WishField.svelte';
   import type { Bench } from './bench.svelte';
 
   /** How strong, and how heavy it may start. */
@@ -46,20 +47,13 @@
         />
       </label>
       <p class="small">Light 5–7, table wine 11–13, strong country style 14–16. The sugar follows.</p>
-      <label class="grid gap-1 font-semibold"
-        >Give or take, %
-        <input
-          class="field"
-          inputmode="decimal"
-          autocomplete="off"
-          placeholder="0"
-          value={bench.target.within?.abv ?? ''}
-          onchange={(e) => {
-            const n = parseNumber(e.currentTarget.value) ?? 0;
-            bench.wish({ within: { ...bench.target.within, abv: Math.min(10, Math.max(0, n)) } });
-          }}
-        />
-      </label>
+      <WishField
+        label="Give or take, %"
+        value={bench.target.within?.abv ?? null}
+        placeholder="0"
+        most={10}
+        onset={(n) => bench.allow('abv', n ?? 0)}
+      />
       <label class="grid gap-1 font-semibold"
         >Start no higher than
         <input

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { SCHOOLS } from '$core/method/schools';
-  import { parseNumber } from '$core/units/parse';
   import { sweetenKg } from '$core/scale/solve';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
+  import WishField from './WishField.svelte';
   import type { Bench } from './bench.svelte';
 
   /** How sweet it ends, and how sharp it is made. */
@@ -37,12 +37,6 @@
     name: o.name,
     note: o.why
   }));
-
-  function number(text: string, most: number): number | null | undefined {
-    if (text.trim() === '') return null;
-    const n = parseNumber(text);
-    return n !== null && n > 0 && n <= most ? n : undefined;
-  }
 </script>
 
 <Word title="How sweet it ends" text={sweetWord} held={sweetGL > 0}>
@@ -84,49 +78,29 @@
         close();
       }}
     >
-      <label class="grid gap-1 font-semibold"
-        >Acid, g/L as tartaric
-        <input
-          class="field"
-          inputmode="decimal"
-          autocomplete="off"
-          placeholder="6.5"
-          value={ta ?? ''}
-          onchange={(e) => {
-            const n = number(e.currentTarget.value, 40);
-            if (n !== undefined) bench.wish({ taGL: n });
-          }}
-        />
-      </label>
-      <label class="grid gap-1 font-semibold"
-        >pH, at most
-        <input
-          class="field"
-          inputmode="decimal"
-          autocomplete="off"
-          placeholder="3.6"
-          value={ph ?? ''}
-          onchange={(e) => {
-            const n = number(e.currentTarget.value, 7);
-            if (n !== undefined && (n === null || n >= 2.5)) bench.wish({ phMax: n });
-          }}
-        />
-      </label>
+      <WishField
+        label="Acid, g/L as tartaric"
+        value={ta}
+        placeholder="6.5"
+        most={40}
+        onset={(taGL) => bench.wish({ taGL })}
+      />
+      <WishField
+        label="pH, at most"
+        value={ph}
+        placeholder="3.6"
+        least={2.5}
+        most={7}
+        onset={(phMax) => bench.wish({ phMax })}
+      />
       {#if ta !== null}
-        <label class="grid gap-1 font-semibold"
-          >Give or take, g/L
-          <input
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-            placeholder="0"
-            value={bench.target.within?.taGL ?? ''}
-            onchange={(e) => {
-              const n = parseNumber(e.currentTarget.value) ?? 0;
-              bench.wish({ within: { ...bench.target.within, taGL: Math.min(10, Math.max(0, n)) } });
-            }}
-          />
-        </label>
+        <WishField
+          label="Give or take, g/L"
+          value={bench.target.within?.taGL ?? null}
+          placeholder="0"
+          most={10}
+          onset={(n) => bench.allow('taGL', n ?? 0)}
+        />
       {/if}
       <p class="small">Fruit wine 6–7 g/L, flower wine less; pH 3.2–3.6 keeps best. The acid follows.</p>
       <p class="head">Sharpened with</p>

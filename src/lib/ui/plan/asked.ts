@@ -1,6 +1,7 @@
 import { leftKg, lotEntry } from '$core/produce/harvest';
 import { planSchema, type Ingredient } from '$core/must/plan';
 import { likelyFigures } from '$core/must/balance';
+import { lotRow } from '$core/scale/propose';
 import { scalePlan } from '$core/scale/solve';
 import { rowOf } from '$core/scale/portrait';
 import { db } from '$lib/store/db';
@@ -24,16 +25,17 @@ export async function takeAsked(bench: Bench, asked: URLSearchParams): Promise<v
   const lot = await db.harvest.get(asked.get('lot') ?? '');
   if (lot) {
     const massKg = leftKg(lot, (await lotsUsed()).get(lot.id)?.kg ?? 0);
-    bench.put({
-      kind: 'produce',
-      produceId: lotEntry(lot).id,
-      ...(lot.entry ? { entry: lot.entry } : {}),
-      massKg,
-      form: lot.form,
-      ...(lot.weighed ? { weighed: lot.weighed } : {}),
-      ...(lot.ripeness ? { ripeness: lot.ripeness } : {}),
-      lotId: lot.id
-    });
+    bench.put(
+      lotRow({
+        lotId: lot.id,
+        produce: lotEntry(lot),
+        isOwn: lot.entry !== undefined,
+        massKg,
+        form: lot.form,
+        weighed: lot.weighed,
+        ripeness: lot.ripeness
+      })
+    );
   }
   // A wine that was proposed for what is in hand.
   if (asked.get('from') === 'proposed') {

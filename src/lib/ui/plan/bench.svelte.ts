@@ -10,6 +10,7 @@ import {
   type Target
 } from '$core/must/plan';
 import type { SweetenerId, YeastId } from '$core/must/substances';
+import { shortName } from '$core/must/name';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/produce/choose';
 import { amountIn, parseProduce, unitsOf, type ProduceUnit } from '$core/produce/weigh';
@@ -36,7 +37,7 @@ export type Row = {
   error: string | null;
 };
 
-export const isVolumeItem = (item: Ingredient): item is Extract<Ingredient, { volumeL: number }> =>
+const isVolumeItem = (item: Ingredient): item is Extract<Ingredient, { volumeL: number }> =>
   'volumeL' in item;
 /** Whether a row is usually worked out: a sweetener, or water. Fruit, juice and acid can be, when they are let. */
 export const canFollow = (item: Ingredient): boolean =>
@@ -433,6 +434,11 @@ export function createBench(settings: () => Settings) {
         rows.push(freeRow({ kind: 'additive', additiveId: 'dap', massKg: 0 }));
       keep();
     },
+    /** How far a wish may be missed before anything else gives way for it. */
+    allow(id: keyof NonNullable<Target['within']>, by: number) {
+      target = { ...target, within: { ...target.within, [id]: by } };
+      keep();
+    },
     /** The amount by the vessel: litres of must that fill it with room for foam. */
     fillVessel(fillL: number) {
       target = { ...target, fillL, volumeL: null };
@@ -457,7 +463,7 @@ export function mainName(ingredients: readonly Ingredient[]): string {
     .sort((a, b) => amountOf(b) - amountOf(a))[0];
   if (!fruit) return ingredients.some((i) => i.kind === 'honey' && i.massKg > 0) ? 'Honey wine' : '';
   const p = entryOf(fruit);
-  return p ? p.name.replace(/ (stalk|root|flower|petal|blossom|tip|leaf)$/, '') : '';
+  return p ? shortName(p.name) : '';
 }
 
 /** Reads an amount as its row takes it: a volume, a weight, or a count of produce. */

@@ -6,6 +6,8 @@ import { db } from '$lib/store/db';
 import { dropDraft } from '$lib/store/draft';
 import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
 import { amountOf } from '$core/must/plan';
+import { METHODS } from '$core/method/methods';
+import { swapsFor } from '$core/scale/swaps';
 import { createBench, mainName } from './bench.svelte';
 
 const choice = (text: string): Choice => {
@@ -134,5 +136,112 @@ describe('the must bench', () => {
       ])
     ).toBe('Honey wine');
     expect(mainName([{ kind: 'water', volumeL: 5 }])).toBe('');
+  });
+});
+
+describe('wishes on the bench', () => {
+  const acids = (b: Awaited<ReturnType<typeof bench>>) =>
+    b.rows.filter((r) => r.item.kind === 'acid' || (r.item.kind === 'juice' && r.item.produceId === 'lemon'));
+
+  it('a wish for acid brings what sharpens, by the school, and takes it off again', async () => {
+    const b = await bench();
+    b.add(choice('4 kg pears'));
+    b.wish({ taGL: 6.5 });
+    expect(acids(b)).toHaveLength(1);
+    expect(b.estimate!.taGL!.likely).toBeCloseTo(6.5, 2);
+    b.choose('sharpen', 'lemon');
+    expect(acids(b).map((r) => r.item.kind)).toEqual(['juice']);
+    expect(b.estimate!.taGL!.likely).toBeCloseTo(6.5, 2);
+    // The pH alone keeps it; with neither it goes.
+    b.wish({ taGL: null, phMax: 3.4 });
+    expect(acids(b)).toHaveLength(1);
+    b.wish({ phMax: null });
+    expect(acids(b)).toEqual([]);
+  });
+
+  it('acid that was weighed and held stays when the wish goes', async () => {
+    const b = await bench();
+    b.add(choice('4 kg pears'));
+    b.put({ kind: 'acid', acidId: 'tartaric', massKg: 0.01 });
+    b.wish({ taGL: 6.5 });
+    b.wish({ taGL: null });
+    expect(acids(b).map((r) => [r.held, amountOf(r.item)])).toEqual([[true, 0.01]]);
+  });
+
+  it('leeway is kept by wish, and one does not take the place of another', async () => {
+    const b = await bench();
+    b.allow('abv', 0.5);
+    b.allow('taGL', 1);
+    expect(b.target.within).toEqual({ abv: 0.5, taGL: 1 });
+  });
+
+  it('fruit that is let follow is taken up to what was weighed; holding it again fixes it', async () => {
+    const b = await bench();
+    b.add(choice('6 kg plums'));
+    b.setVolume(5, 'L');
+    const plums = b.rows[0]!.id;
+    b.toggleHeld(plums);
+    expect(b.rows[0]).toMatchObject({ held: false, item: { most: 6 } });
+    expect(b.shown(0)).toBeLessThan(3);
+    expect(b.solved.gaveWay).toEqual([]);
+    b.toggleHeld(plums);
+    expect(b.rows[0]!.held).toBe(true);
+    expect(b.rows[0]!.item).not.toHaveProperty('most');
+    expect(amountOf(b.rows[0]!.item)).toBeLessThan(3);
+  });
+
+  it('by the vessel, then by litres: one amount at a time', async () => {
+    const b = await bench();
+    b.add(choice('5 kg plums'));
+    b.fillVessel(12);
+    expect(b.estimate!.vesselVolumeL!.likely).toBeCloseTo(12, 2);
+    b.setVolume(9, 'L');
+    expect(b.target.fillL).toBeNull();
+    expect(b.estimate!.intoGlassL!.likely).toBeCloseTo(9, 2);
+  });
+
+  it('sweetness is a finish, and dry takes it back', async () => {
+    const b = await bench();
+    b.choose('finish', 'stabilise');
+    expect(b.target.sweetGL).toBeGreaterThan(0);
+    b.choose('finish', 'dry');
+    expect(b.target.sweetGL).toBeNull();
+  });
+
+  it('a method handles the fruit it is for, and comes back after a closed tab', async () => {
+    const b = await bench();
+    b.add(choice('4 kg parsnips'));
+    b.useMethod(METHODS.find((m) => m.id === 'root-simmer')!);
+    expect(b.rows[0]!.item).toMatchObject({ heat: 'simmered' });
+    expect(b.choice('clearing')).toBe('bentonite');
+    const again = await bench();
+    expect(again.choice('clearing')).toBe('bentonite');
+    expect(again.rows[0]!.item).toMatchObject({ heat: 'simmered' });
+  });
+
+  it('takes a whole plan on, and gives the same plan back', async () => {
+    const b = await bench();
+    b.add(choice('6 kg rhubarb'));
+    b.setVolume(12, 'L');
+    b.wish({ taGL: 4.5 });
+    const [way] = swapsFor(b.plan, b.solved.gaveWay);
+    b.adopt(way!.plan);
+    expect(b.solved.gaveWay).toEqual([]);
+    const { ingredients, target } = b.plan;
+    expect(ingredients.map((i) => [i.kind, i.held])).toEqual(
+      way!.plan.ingredients.map((i) => [i.kind, i.held])
+    );
+    expect(target).toEqual(way!.plan.target);
+  });
+
+  it('sugar in steps starts lighter than all of it would', async () => {
+    const b = await bench();
+    b.add(choice('4 kg plums'));
+    b.setAbv(15);
+    const all = b.start!.sgAllGiven!.likely;
+    b.choose('sugar', 'steps');
+    expect(b.start!.sgAllGiven!.likely).toBeLessThan(all - 0.005);
+    expect(b.estimate!.potentialAbv!.likely).toBeCloseTo(15, 1);
+    expect(b.parts.later).toHaveLength(2);
   });
 });

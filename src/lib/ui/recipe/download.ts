@@ -12,6 +12,8 @@ export function download(name: string, text: string, type = 'text/plain'): void 
 export const fileName = (name: string): string =>
   name
     .toLowerCase()
+    .replace(/ß/g, 'ss')
     .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '') || 'recipe';

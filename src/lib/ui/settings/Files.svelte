@@ -5,6 +5,7 @@
   import { household } from '$lib/store/household.svelte';
   import { contentHere, markExported, writeImport } from '$lib/store/transfer-file';
   import { sayDone } from '../nav/said.svelte';
+  import { download } from '../recipe/download';
 
   let persisted = $state<boolean | null>(null);
   let preview = $state.raw<ImportPreview | null>(null);
@@ -22,12 +23,7 @@
     const now = Date.now();
     const at = new Date(now).toISOString();
     const text = writeFile(await contentHere(household.settings), at);
-    const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-    const a = document.createElement('a');
-    a.href = url;
-    a.download = `cellar-${at.slice(0, 10)}.vecino.json`;
-    a.click();
-    setTimeout(() => URL.revokeObjectURL(url), 10_000);
+    download(`cellar-${at.slice(0, 10)}.vecino.json`, text, 'application/json');
     await markExported(now);
     sayDone('Saved. Keep the file somewhere else than this device.');
   }
