@@ -17,6 +17,8 @@
   let button = $state<HTMLButtonElement>();
   let panel = $state<HTMLDivElement>();
   let open = $state(false);
+  let sizes: ResizeObserver | undefined;
+  $effect(() => () => sizes?.disconnect());
 
   /** Under the button, kept inside the window. */
   function place() {
@@ -36,9 +38,12 @@
 
   async function toggled(e: ToggleEvent) {
     open = e.newState === 'open';
-    if (!open) return;
+    if (!open) return sizes?.disconnect();
     await tick();
     place();
+    // What is chosen may make it longer.
+    sizes ??= new ResizeObserver(place);
+    if (panel) sizes.observe(panel);
     panel?.querySelector<HTMLElement>('input, select, textarea')?.focus();
   }
 
