@@ -227,7 +227,7 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
   await logPitch(beetroot, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }, ago(32.3));
   await read(beetroot, 32.2, 1.086);
   await stir(beetroot, 31, 27);
-  await logFruitOut(beetroot, 'drip', 4.5, ago(26));
+  await logFruitOut(beetroot, 'drip', 4.6, ago(26));
   await read(beetroot, 25, 1.015);
   await logRacking(beetroot, 'bucket-small', [{ vesselId: 'jar-5-d', volumeL: 3.6 }], 0.9, ago(25));
   await read(beetroot, 10, 1.001);

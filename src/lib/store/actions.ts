@@ -1,7 +1,7 @@
 import { correctReading } from '$core/liquid/hydrometer';
 import { CAMPDEN_TABLET_G, campdenTablets, enzymeG, yeastG } from '$core/scale/doses';
-import { emptyFill, fillL, pourInto } from '$core/ledger/fill';
-import { volumeOf, type BatchState } from '$core/ledger/fold';
+import { asBlended, fillL } from '$core/ledger/fill';
+import { volumeOf, yeastsOf, type BatchState } from '$core/ledger/fold';
 import type { EventData, LedgerEvent } from '$core/ledger/events';
 import { amountOf, type Ingredient, type Plan } from '$core/must/plan';
 import { sugarParts } from '$core/method/sugar-parts';
@@ -208,7 +208,7 @@ export function logBlend(
       `There are only ${there.toFixed(1)} L of ${source.name}.`,
       'Take less, or from another vessel.'
     );
-  const { vesselId: _, ...wine } = pourInto(emptyFill(to), fill, Math.min(1, volumeL / there));
+  const wine = asBlended(fill, Math.min(1, volumeL / there), yeastsOf(source));
   return record(
     batchId,
     'blend',

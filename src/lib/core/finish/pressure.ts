@@ -39,13 +39,17 @@ export function pressureCheck(input: PressureInput): PressureVerdict {
   const { ratingBar } = BOTTLES[input.bottle];
   const bar20 = gaugePressure(gas, 20, input.abv);
   const bar30 = gaugePressure(gas, 30, input.abv);
-  const level = bar20 > ratingBar ? 'stop' : bar30 > ratingBar ? 'warn' : 'fine';
+  // Gas that a cold wine still holds is no ferment: it can be stirred out, and the bottle will stand it.
+  const onlyHeld = input.reachableGL <= 0 && input.primingGL <= 0;
+  const level = bar20 > ratingBar && !onlyHeld ? 'stop' : bar30 > ratingBar ? 'warn' : 'fine';
   const figures = `${bar20.toFixed(1)} bar at 20 °C in a bottle made for ${ratingBar}`;
   const text =
     level === 'stop'
       ? `Do not bottle this. It could reach ${figures}: corks out, or glass flying. Wait for a steady gravity, or stabilise with sulphite and sorbate once it is finished and clear, or use bottles made for the pressure.`
       : level === 'warn'
-        ? `Up to ${bar30.toFixed(1)} bar on a 30 °C day, over the bottle's ${ratingBar}. Keep it cool.`
+        ? onlyHeld
+          ? `It still holds gas from the cold, up to ${bar30.toFixed(1)} bar on a 30 °C day. Warm it and stir the gas out first.`
+          : `Up to ${bar30.toFixed(1)} bar on a 30 °C day, over the bottle's ${ratingBar}. Keep it cool.`
         : `At most ${figures}.`;
   return { bar20, bar30, ratingBar, level, text };
 }

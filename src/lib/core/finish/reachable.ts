@@ -1,36 +1,24 @@
 import { ledgerAbv } from '../ferment/alcohol';
-import { reachableHexose } from '../ferment/convert';
-import { fillL, type Fill } from '../ledger/fill';
-import { batchTolerance, contents, type BatchState } from '../ledger/fold';
-import { expectedFinish, steadiness } from '../ledger/standing';
-import { addInto, liquid, scaled, type Stock } from '../must/stock';
+import { abvOf, reachableHexose } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
-
-/** Sorbate and sulphite, g/L, at which a finished, clear wine counts as stabilised. Common practice, low ends. */
-export const STABLE_SORBATE_GL = 0.2;
-export const STABLE_METABISULPHITE_GL = 0.04;
+import { dryFloor, hasPreservers, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
+import { fillL, type Fill } from '../ledger/fill';
+import { toleranceIn, type BatchState } from '../ledger/fold';
+import { liquid, scaled, type Stock } from '../must/stock';
 
 /** What one gravity point more of sugar is, g/L of hexose: a reading may be out by two. */
 const GL_PER_POINT = 2.6;
 
-/**
- * A month without movement is more evidence than three days: it may then stand a little above where
- * the sums say it should end, since what fruit leaves unfermented is only known roughly. Common practice.
- */
-const LONG_STILL_DAYS = 30;
-const LONG_STILL_SG = 0.003;
+/** What fruit may still hold without a word, g/L. */
+const HELD_GL = 1;
 
-export type Reachable = { hexoseGL: number; why: string; needsReading: boolean };
-
-/** Whether every one of these vessels has sulphite and sorbate enough for what is in it. */
-const stabilised = (fills: readonly Fill[]): boolean =>
-  fills.length > 0 &&
-  fills.every((f) => {
-    const gL = (id: string) => (f.powdersG[id] ?? 0) / Math.max(fillL(f), 0.01);
-    return (
-      gL('sorbate') >= STABLE_SORBATE_GL && gL('metabisulphite') + gL('campden') >= STABLE_METABISULPHITE_GL
-    );
-  });
+export type Reachable = {
+  hexoseGL: number;
+  why: string;
+  needsReading: boolean;
+  /** a reading at or under this gravity, three days still, would clear it; null where none can */
+  clearsAtSg: number | null;
+};
 
 /** The same wine at the low end of its strength, so that headroom is judged on the safe side. */
 function weaker(stock: Stock): Stock {
@@ -40,59 +28,109 @@ function weaker(stock: Stock): Stock {
   return weak;
 }
 
+/** A vessel with what its fruit still holds, and what no reading of its own has shown to be gone. */
+function withHidden(fill: Fill, heldKg: number): Stock {
+  const stock = scaled(fill.stock);
+  const kg = heldKg + fill.unshownKg;
+  stock.hexoseKg += kg;
+  stock.fermentableKg += kg;
+  stock.solidsKg += kg;
+  return stock;
+}
+
 /**
- * Sugar that living yeast could still reach once the bottle is closed, g/L of hexose.
- * Everything in the ledger counts unless it is shown to be gone: no reading means all of it.
- * Strength is taken low and tolerance high, because a yeast that stopped early has only stalled.
+ * Sugar that living yeast could still reach in one vessel once the bottle is closed, g/L of hexose.
+ * Everything in the ledger counts unless this vessel's own readings show it to be gone. Strength is taken low and
+ * tolerance high, because a yeast that stopped early has only stalled; a strength over the tolerance disproves it.
+ * @param s whose pitches say which yeast is in it
  * @param isClear what the winemaker says of it; sorbate and sulphite hold only in clear wine
- * @param vesselId the vessel that is bottled; all of them when it is not said
+ * @param heldKg hexose that fruit may still give to it, kg
  */
-export function reachableAtBottling(s: BatchState, isClear: boolean, vesselId?: string): Reachable {
-  const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
-  // What fruit still holds may end in any of the vessels: it counts in each.
-  const stock = addInto(contents({ fills }), s.held);
-  const litres = liquid(stock)?.volumeL ?? 0;
-  if (litres <= 0) return { hexoseGL: 0, why: 'There is nothing in the vessel.', needsReading: false };
-  const most = batchTolerance(s)[2];
+export function reachableIn(
+  s: Pick<BatchState, 'pitches' | 'plan' | 'readings'>,
+  fill: Fill,
+  isClear: boolean,
+  heldKg = 0
+): Reachable {
+  const litres = fillL(fill);
+  if (litres <= 0)
+    return { hexoseGL: 0, why: 'There is nothing in the vessel.', needsReading: false, clearsAtSg: null };
+  const tolerance = toleranceIn(s, fill);
+  const stock = withHidden(fill, heldKg);
+  const strength = Math.max(abvOf(fill.stock), fill.peakAbv);
+  const isPast = strength >= tolerance[2];
   const reach = (extraGL: number) => {
     const sweet = weaker(stock);
     const extraKg = (extraGL * litres) / 1000;
     sweet.hexoseKg += extraKg;
     sweet.fermentableKg += extraKg;
     sweet.solidsKg += extraKg;
-    return (1000 * reachableHexose(sweet, most)) / litres;
+    return (1000 * (isPast ? sweet.hexoseKg : reachableHexose(sweet, tolerance[2]))) / litres;
   };
-  const still = steadiness(s);
-  const end = expectedFinish(s)!;
-  const last = s.readings.at(-1);
-  if (!last)
-    return {
-      hexoseGL: reach(0),
-      why: 'No gravity was ever read, so all the sugar that went in counts as still there. Read it first.',
-      needsReading: true
-    };
-  if (still.steady && stabilised(fills) && isClear)
-    return {
-      hexoseGL: 0,
-      why: 'Still, clear, and stabilised with sulphite and sorbate.',
-      needsReading: false
-    };
-  const slack = still.days >= LONG_STILL_DAYS ? LONG_STILL_SG : 0;
-  if (still.steady && !end.stoppedByAlcohol && last.sg <= end.sg.high + slack)
-    return {
-      hexoseGL: 0,
-      why: `Still for ${still.days.toFixed(0)} days where the sums say it should end.`,
-      needsReading: false
-    };
+  const floor = dryFloor(fill);
+  const clearsAtSg = floor && floor.sg + floor.slackSg;
+  const dry = readsDry(fill);
+  const still = stillnessOf(fill);
+  const holdsFruit = heldKg > (HELD_GL * litres) / 1000;
+  const yes = (why: string): Reachable => ({ hexoseGL: 0, why, needsReading: false, clearsAtSg: null });
+  const no = (extraPoints: number, why: string, needsReading: boolean): Reachable => ({
+    hexoseGL: reach(extraPoints * GL_PER_POINT),
+    why,
+    needsReading,
+    clearsAtSg
+  });
+
+  const pitchedSince = s.pitches.some((p) => p.at > (fill.stable?.at ?? Infinity));
+  if (hasPreservers(fill) && isClear && !pitchedSince && !hasWoken(fill)) {
+    if (fill.stable!.wasFinished || isFinished(fill, tolerance))
+      return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
+  }
+  if (dry.isDry && !holdsFruit)
+    return yes(`Still for ${dry.days.toFixed(0)} days where the sums say its sugar is gone.`);
+  if (s.readings.length === 0)
+    return no(
+      0,
+      'No gravity was ever read, so all the sugar that went in counts as still there. Read it first.',
+      true
+    );
+  if (holdsFruit) return no(2, 'The fruit in it still holds sugar.', false);
+  if (fill.reads.length === 0)
+    return no(
+      2,
+      'This vessel has not been read since sugar, or other wine, last came to it: what it held then counts.',
+      true
+    );
+  if (isPast && still.steady)
+    return no(
+      1,
+      `${strength.toFixed(1)} % is more than its yeast is known to stand, so nobody knows where it stops, or something was not as written. All its sugar counts.`,
+      false
+    );
   if (still.steady)
-    return {
-      hexoseGL: reach(GL_PER_POINT),
-      why: `It has stopped at ${last.sg.toFixed(3)} with sugar left. A stall is not an end: warmth can wake it.`,
-      needsReading: false
-    };
-  return {
-    hexoseGL: reach(2 * GL_PER_POINT),
-    why: 'Two readings three days apart that agree would show that it has finished. There are none yet.',
-    needsReading: true
-  };
+    return no(
+      1,
+      `It has stopped at ${fill.reads.at(-1)!.sg.toFixed(3)} with sugar left. A stall is not an end: warmth can wake it.`,
+      false
+    );
+  return no(
+    2,
+    'Two readings of this vessel, three days apart, that agree would show that it has finished. There are none yet.',
+    true
+  );
 }
+
+/**
+ * The same for the vessel that is bottled, or the worst of all of them when it is not said.
+ * What fruit still holds may end in any of the vessels: it counts in each.
+ */
+export function reachableAtBottling(s: BatchState, isClear: boolean, vesselId?: string): Reachable {
+  const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
+  const all = fills.map((f) => reachableIn(s, f, isClear, s.held.hexoseKg));
+  return all.reduce<Reachable>((a, b) => (b.hexoseGL > a.hexoseGL ? b : a), all[0] ?? NOTHING);
+}
+const NOTHING: Reachable = {
+  hexoseGL: 0,
+  why: 'There is nothing in the vessel.',
+  needsReading: false,
+  clearsAtSg: null
+};

@@ -96,7 +96,19 @@ export const eventData = {
       fermentedKg: z.number().finite().min(0),
       powdersG: z.record(z.string().max(40), z.number().finite().min(0)),
       cost: z.number().finite().min(0),
-      allergens: z.array(z.string().max(40)).max(20)
+      allergens: z.array(z.string().max(40)).max(20),
+      /** living yeasts that come with it; when left out it may hold the strongest */
+      yeasts: z.array(yeastSchema).max(20).optional(),
+      /** dissolved matter of fruit that is no sugar, kg */
+      extractKg: kg.optional(),
+      stable: z
+        .strictObject({
+          at: z.number().finite(),
+          sorbateG: z.number().finite().min(0),
+          sulphiteG: z.number().finite().min(0),
+          wasFinished: z.boolean()
+        })
+        .optional()
     })
   }),
   transfer: z.strictObject({
@@ -105,7 +117,9 @@ export const eventData = {
       .array(z.strictObject({ vesselId: id, volumeL: volumeL.positive() }))
       .min(1)
       .max(20),
-    lossL: volumeL
+    lossL: volumeL,
+    /** true: that was all, the rest is sediment; false: the rest stays; left out: a little is sediment */
+    emptied: z.boolean().optional()
   }),
   note: z.strictObject({ text: text.min(1), nextTime: z.boolean().optional() }),
   tasting: z.strictObject({
@@ -128,7 +142,17 @@ export const eventData = {
       .max(20),
     primingGL: z.number().finite().min(0).max(60).optional(),
     /** pressure at 20 °C as it was judged when bottled, bar */
-    bar20: z.number().finite().min(0).optional()
+    bar20: z.number().finite().min(0).optional(),
+    /** whether it was said to be clear, and to drop no more */
+    clear: z.boolean().optional(),
+    /** as in a transfer */
+    emptied: z.boolean().optional()
+  }),
+  /** bottles of one filling opened, and what was found */
+  open: z.strictObject({
+    bottleId: z.uuid(),
+    count: z.int().min(1).max(2000),
+    found: z.enum(['still', 'fizzy', 'gushing']).optional()
   }),
   step: z.strictObject({
     step: z.string().min(1).max(40),
@@ -177,6 +201,7 @@ export const eventSchema = z.discriminatedUnion('type', [
   event('note'),
   event('tasting'),
   event('bottle'),
+  event('open'),
   event('step'),
   event('caution'),
   event('void')

@@ -17,10 +17,11 @@ import {
   usableKg,
   type Stock
 } from '../must/stock';
-import { SUCROSE_TO_HEXOSE, YEASTS } from '../must/substances';
+import { SUCROSE_TO_HEXOSE, YEASTS, type AdditiveId } from '../must/substances';
 import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
 import { liveTimed, type EventData, type LedgerEvent } from './events';
-import { emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';
+import { givePreserver, isFinished, learnFloor, noteRead } from './evidence';
+import { A_DREG_L, emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';
 
 export type { Fill } from './fill';
 
@@ -40,13 +41,14 @@ type Lot = {
 export type Reading = {
   eventId: string;
   at: number;
+  /** the vessel it was drawn from; null when it was not said and there were several */
+  vesselId: string | null;
   sg: number;
   tempC: number | null;
   /** what the ledger expected before it was read; null once it ferments */
   expectedSg: number | null;
 };
 
-/** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */
 /** Something that a measurement showed to be other than the sums had it. */
 export type Correction =
   | { kind: 'sugar'; at: number; expectedSg: number; sg: number; sugarKg: number }
@@ -54,6 +56,39 @@ export type Correction =
 
 export type Steep = { id: string; at: number; names: string[]; tasteBy: number | null; outAt: number | null };
 
+/** An event that cannot have been as it was written: it is kept and shown, and applied as far as it can be. */
+export type Doubt = { eventId: string; at: number; type: LedgerEvent['type']; code: DoubtCode };
+export type DoubtCode =
+  | 'not-there'
+  | 'more-than-there'
+  | 'more-than-measured'
+  | 'impossible-figure'
+  | 'unknown-produce'
+  | 'cannot-be-read';
+
+/** One filling of bottles: the wine as it went in, and what it could do. */
+export type Bottling = {
+  eventId: string;
+  at: number;
+  count: number;
+  litres: number;
+  types: BottleType[];
+  /** the wine of that vessel as it was bottled, with what was known of it */
+  fill: Fill;
+  primingGL: number;
+  /** what was said of it; null when nothing was */
+  isClear: boolean | null;
+  /** pressure that was foreseen at 20 °C, bar; null when it was not judged */
+  bar20: number | null;
+  /** g/L of hexose that fruit in it still held */
+  heldGL: number;
+  /** bottles that are still closed, as far as is known */
+  left: number;
+  /** when bottles of it were opened and found without gas */
+  stillAt: number[];
+};
+
+/** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */
 export type BatchState = {
   id: string;
   name: string;
@@ -77,10 +112,15 @@ export type BatchState = {
   pitches: { at: number; yeast: Yeast; massG: number | null }[];
   stirs: number[];
   rackings: { at: number; lossL: number }[];
+  doubts: Doubt[];
   /** grams of each powder that went in, by its id */
   powdersG: Record<string, { massG: number; at: number }>;
   /** each filling, with the wine as it went into the bottles */
-  bottled: { at: number; count: number; litres: number; types: string[]; stock: Stock }[];
+  bottled: Bottling[];
+  /** when sugar or a sweetener last went into wine that was out of its bucket */
+  sweetenedAt: number | null;
+  /** sugar and honey that went in after the first day, kg as weighed */
+  fedKg: number;
   measured: { ph: number | null; taGL: number | null };
   /** strength by spirit indication, when it was measured */
   spiritAbv: { at: number; abv: number } | null;
@@ -99,7 +139,14 @@ export type BatchState = {
   startSg: { sg: number; measured: boolean } | null;
 };
 
-type Working = BatchState & { lots: Lot[] };
+type BottleType = EventData<'bottle'>['bottles'][number]['type'];
+
+type Working = BatchState & { lots: Lot[]; eventId: string; eventType: LedgerEvent['type']; eventAt: number };
+
+/** Writes down that the event at hand cannot have been quite so. */
+function doubt(s: Working, code: DoubtCode): void {
+  s.doubts.push({ eventId: s.eventId, at: s.eventAt, type: s.eventType, code });
+}
 
 const HOUR = 3_600_000;
 
@@ -118,6 +165,7 @@ const LEAVES_LIQUID = new Set<LedgerEvent['type']>([
   'caution',
   'planned',
   'note',
+  'open',
   'void'
 ]);
 
@@ -171,10 +219,27 @@ function add(
   const shares = sharesOf(fills);
   const first = fills[0]!;
   const each = (job: (fill: Fill, share: number) => void) => fills.forEach((f, i) => job(f, shares[i]!));
+  const before = fills.map((f) => ({ hexoseKg: f.stock.hexoseKg, sg: liquid(f.stock)?.sg ?? 1 }));
+  let heldHexoseKg = 0;
   for (const item of ingredients) {
     const produce = entryOf(item);
+    // A row of produce that nobody has the figures of is shown, not guessed.
+    if ('produceId' in item && !produce) {
+      doubt(s, 'unknown-produce');
+      continue;
+    }
     const { poured, held, insolublesKg, pulpKg } = contribution(item, produce, TYPICAL);
     const isLayer = (item.kind === 'sugar' || item.kind === 'honey') && item.layered === true;
+    heldHexoseKg += held.hexoseKg + (isLayer ? poured.hexoseKg : 0);
+    if (produce) {
+      const extract = (x: Stock) => x.solidsKg - x.fermentableKg;
+      each((f, share) => (f.extractKg += extract(poured) * share));
+      first.extractKg += extract(held);
+    }
+    if ((item.kind === 'sugar' || item.kind === 'honey') && item.massKg > 0) {
+      if (s.rackings.length > 0 || s.fruitOutAt !== null) s.sweetenedAt = at;
+      if (at > s.startedAt && s.pitches.length > 0 && !item.id?.startsWith('adjust')) s.fedKg += item.massKg;
+    }
     if (isLayer)
       s.lots.push({
         ...NO_PULP,
@@ -215,9 +280,28 @@ function add(
         for (const lot of s.lots) lot.halfH *= ENZYME_PACE;
       s.powdersG[item.additiveId] = { massG: before + massG, at };
       each((f, share) => (f.powdersG[item.additiveId] = (f.powdersG[item.additiveId] ?? 0) + massG * share));
+      const which = PRESERVER[item.additiveId];
+      if (which)
+        each((f, share) => givePreserver(f, which, massG * share, at, isFinished(f, toleranceIn(s, f))));
     }
   }
+  // What brings sugar makes another wine of it: what was read before speaks of the old one. What brings none moves
+  // the gravity by what the sums say, and what was seen still holds.
+  fills.forEach((f, i) => {
+    const sugarKg = f.stock.hexoseKg - before[i]!.hexoseKg + (f === first ? heldHexoseKg : 0);
+    const moved = (liquid(f.stock)?.sg ?? 1) - before[i]!.sg;
+    if (sugarKg > SUGAR_ADDED_GL * fillL(f) * 1e-3) f.reads = [];
+    else if (Math.abs(moved) > 1e-5) f.reads = f.reads.map((r) => ({ ...r, sg: r.sg + moved }));
+  });
 }
+
+const PRESERVER: Partial<Record<AdditiveId, 'sorbate' | 'sulphite'>> = {
+  sorbate: 'sorbate',
+  campden: 'sulphite',
+  metabisulphite: 'sulphite'
+};
+/** Sugar that is worth seeing again, g/L. */
+const SUGAR_ADDED_GL = 0.5;
 
 /** A reading of ±0.002, and how far the table's sugar may be off in the must's gravity. Common practice. */
 const READING_SD = 0.002;
@@ -256,14 +340,27 @@ function mayFerment(s: Working, at: number): boolean {
   return first ? at - first.at > 6 * HOUR : at - s.startedAt > 48 * HOUR;
 }
 
+/** Wines that differ by no more than this in gravity, by the sums, are alike. */
+const ALIKE_SG = 0.001;
+
+/** Whether a reading of one of these vessels may stand for the others: the same wine, by the sums. */
+function areAlike(fills: readonly Fill[]): boolean {
+  const sgs = fills.flatMap((f) => liquid(f.stock)?.sg ?? []);
+  return sgs.length === 0 || Math.max(...sgs) - Math.min(...sgs) <= ALIKE_SG;
+}
+
 function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: number): void {
   const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId } = e.data;
   if (tempC !== undefined && s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
+  if (vesselId && !s.fills.some((f) => f.vesselId === vesselId)) doubt(s, 'not-there');
   if (volumeL !== undefined) correctVolume(s, named(s, vesselId), volumeL, at);
-  if (sg !== undefined && residueSg !== undefined && residueSg >= sg)
-    s.spiritAbv = { at, abv: spiritIndication(sg, residueSg) };
+  if (sg !== undefined && residueSg !== undefined) {
+    const abv = residueSg >= sg ? spiritOrNull(sg, residueSg) : null;
+    if (abv === null) doubt(s, 'impossible-figure');
+    else s.spiritAbv = { at, abv };
+  }
   if (sg === undefined) return;
   const fills = named(s, vesselId);
   const first = fills[0];
@@ -271,102 +368,197 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
   // Far below what the sums expect, with yeast in: it is the ferment, whatever the clock says.
   const hasDropped = before && s.pitches.length > 0 && sg < before.sg - 0.008;
   const fermenting = mayFerment(s, at) || hasDropped || s.fills.some((f) => f.fermentedKg > 0);
+  const isOfOne = vesselId !== undefined || s.fills.length === 1;
   s.readings.push({
     eventId: e.id,
     at,
+    vesselId: vesselId ?? (s.fills.length === 1 ? s.fills[0]!.vesselId : null),
     sg,
     tempC: tempC ?? null,
     expectedSg: fermenting || !before ? null : before.sg
   });
+  // Nobody said which of several unlike wines was read: it speaks of none of them.
+  if (!isOfOne && !areAlike(fills)) return doubt(s, 'not-there');
   for (const fill of fills) {
     const now = liquid(fill.stock);
     if (!now) continue;
-    if (!fermenting) {
-      learnSugar(s, fill, sg, at);
-      continue;
+    if (!fermenting) learnSugar(s, fill, sg, at);
+    else {
+      const { hexoseKg, met } = hexoseGone(fill.stock, fill.fermentedKg, sg);
+      fill.stock = ferment(fill.stock, hexoseKg).stock;
+      fill.fermentedKg += hexoseKg;
+      // Denser than all that went in: the table's sugar was too low, or the ferment has not begun.
+      if (!met && fill.fermentedKg <= 1e-9) learnSugar(s, fill, sg, at);
+      else if (!met && hexoseKg >= 0 && !learnFloor(fill, sg)) doubt(s, 'impossible-figure');
+      if (!isOfOne) fill.unshownKg = Math.max(0, fill.unshownKg + hexoseKg);
     }
-    const { hexoseKg, met } = hexoseGone(fill.stock, fill.fermentedKg, sg);
-    fill.stock = ferment(fill.stock, hexoseKg).stock;
-    fill.fermentedKg += hexoseKg;
-    // Denser than all that went in: the table's sugar was too low, or the ferment has not begun.
-    if (!met && fill.fermentedKg <= 1e-9) learnSugar(s, fill, sg, at);
+    if (isOfOne) noteRead(fill, at, sg);
   }
 }
+
+/** Strength by spirit indication; null where no spirit has such a density. */
+function spiritOrNull(sg: number, residueSg: number): number | null {
+  try {
+    const abv = spiritIndication(sg, residueSg);
+    return abv <= MAX_ABV ? abv : null;
+  } catch {
+    return null;
+  }
+}
+/** No yeast makes more. Common practice: eighteen to twenty. */
+export const MAX_ABV = 23;
 
 /** What the mark shows stands; the wine in there stays what it was. */
 function correctVolume(s: Working, fills: readonly Fill[], foundL: number, at: number): void {
   const expectedL = fills.reduce((sum, f) => sum + fillL(f), 0);
   if (expectedL <= 0 || foundL <= 0) return;
+  if (foundL > (1 + FAR_OVER) * expectedL + 0.5) return doubt(s, 'more-than-measured');
   for (const f of fills) keepShare(f, foundL / expectedL);
   if (Math.abs(foundL - expectedL) > 0.02 * expectedL)
     s.corrections.push({ kind: 'volume', at, expectedL, foundL });
 }
 
 /** Takes lots out of their vessels, with the liquid that their pulp keeps. */
-function takeOut(s: Working, lots: readonly Lot[], press: Plan['press'], leftL: number | undefined): void {
+function takeOut(
+  s: Working,
+  lots: readonly Lot[],
+  press: Plan['press'],
+  leftL: number | undefined,
+  at: number
+): void {
   const vessels = new Set(lots.map((l) => l.vesselId));
   const fills = s.fills.filter((f) => lots.length === 0 || vessels.has(f.vesselId));
   const total = fills.reduce((sum, f) => sum + fillL(f), 0);
   const pulpKg = lots.reduce((sum, l) => sum + l.pulpKg, 0);
-  const lost = leftL !== undefined ? Math.max(0, total - leftL) : pulpL(press, pulpKg);
-  const keep = total > 0 ? Math.max(0, 1 - lost / total) : 1;
+  const foundL = leftL === undefined ? null : Math.min(leftL, (1 + FAR_OVER) * total + 0.5);
+  if (leftL !== undefined && foundL! < leftL) doubt(s, 'more-than-measured');
+  const afterL = Math.max(0, total - pulpL(press, pulpKg));
+  const keep = total > 0 ? (foundL ?? afterL) / total : 1;
   for (const f of fills) keepShare(f, keep);
-  s.lostL += Math.min(lost, total);
+  s.lostL += Math.max(0, total * (1 - keep));
+  if (foundL !== null && Math.abs(foundL - afterL) > 0.02 * total)
+    s.corrections.push({ kind: 'volume', at, expectedL: afterL, foundL });
   s.lots = s.lots.filter((l) => !lots.includes(l));
 }
 
 function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
   const lots = s.lots.filter((l) => !l.steepId && (!data.vesselId || l.vesselId === data.vesselId));
-  takeOut(s, lots, data.press, data.volumeL);
+  takeOut(s, lots, data.press, data.volumeL, at);
   if (!s.lots.some((l) => !l.steepId)) s.fruitOutAt = at;
 }
 
-/** What comes out is what was measured; the composition is what was in there. The lees stay behind. */
+/** A measure may lie so far over what the sums have, and stand; beyond that it is asked about. */
+export const FAR_OVER = 0.15;
+/**
+ * What is left in a vessel is sediment, unless it was said, up to this share: a racking is of all there is, as a
+ * rule, and its litres are by eye; bottles are counted. Half a litre always is. Common practice.
+ */
+const SEDIMENT = { rack: 0.25, bottle: 0.08, litres: 0.5 } as const;
+
+/** Whether so much left behind would be taken for sediment. */
+export const isSediment = (leftL: number, ofL: number, at: 'rack' | 'bottle'): boolean =>
+  leftL <= Math.max(SEDIMENT.litres, SEDIMENT[at] * ofL);
+
+/**
+ * Takes litres out of a vessel, and leaves the rest there unless it is sediment.
+ * @returns the share of what was there that each litre is worth: what is measured stands, within reason
+ */
+function takeFrom(s: Working, source: Fill, outL: number, at: 'rack' | 'bottle', emptied?: boolean): number {
+  const thereL = fillL(source);
+  if (thereL <= 0) return 0;
+  if (outL > (1 + FAR_OVER) * thereL + 0.3) doubt(s, 'more-than-there');
+  const perL = 1 / Math.max(thereL, outL / (1 + FAR_OVER));
+  const leftL = Math.max(0, thereL - outL);
+  const isEmpty = emptied ?? isSediment(leftL, thereL, at);
+  if (isEmpty) {
+    s.lostL += leftL;
+    s.fills = s.fills.filter((f) => f !== source);
+  }
+  return perL;
+}
+
+/** The composition is what was in there; what is measured stands, and what nobody poured stays where it was. */
 function transfer(s: Working, data: EventData<'transfer'>, at: number): void {
   const source = s.fills.find((f) => f.vesselId === data.from);
-  if (!source) return;
+  if (!source || fillL(source) <= 0) return doubt(s, 'not-there');
   const volume = fillL(source);
-  const outL = data.to.reduce((sum, t) => sum + t.volumeL, 0) + data.lossL;
-  s.fills = s.fills.filter((f) => f !== source);
-  for (const to of data.to) pourInto(fillOf(s, to.vesselId), source, volume > 0 ? to.volumeL / volume : 0);
-  // What was spilt or left behind was paid for: the wine that is left carries it.
-  const poured = volume > 0 ? (outL - data.lossL) / volume : 0;
+  const pouredL = data.to.reduce((sum, t) => sum + t.volumeL, 0);
+  const outL = pouredL + data.lossL;
+  const perL = takeFrom(s, source, outL, 'rack', data.emptied);
+  const isEmptied = !s.fills.includes(source);
+  const before = { ...source, cost: source.cost };
+  // Into itself: what stays is poured back when all else is out.
+  for (const to of data.to)
+    if (to.vesselId !== data.from || isEmptied) pourInto(fillOf(s, to.vesselId), before, to.volumeL * perL);
   const [main] = data.to;
-  if (main) fillOf(s, main.vesselId).cost += source.cost * (1 - poured);
-  for (const lot of s.lots) if (lot.vesselId === data.from && main) lot.vesselId = main.vesselId;
+  const gone = isEmptied ? 1 : Math.min(1, outL / volume);
+  // What was spilt or left behind was paid for: the wine that is left carries it.
+  if (main) fillOf(s, main.vesselId).cost += before.cost * Math.max(0, gone - pouredL * perL);
+  if (!isEmptied) {
+    const stays = data.to.find((t) => t.vesselId === data.from)?.volumeL ?? 0;
+    keepShare(source, 1 - gone + stays * perL);
+    source.cost *= 1 - gone;
+  } else for (const lot of s.lots) if (lot.vesselId === data.from && main) lot.vesselId = main.vesselId;
   s.lostL += data.lossL;
   s.rackings.push({ at, lossL: data.lossL });
-  if (volume > 0 && Math.abs(outL - volume) > Math.max(0.2, 0.04 * volume))
+  if (Math.abs(outL - volume) > Math.max(0.2, 0.04 * volume) && (isEmptied || outL > volume))
     s.corrections.push({ kind: 'volume', at, expectedL: volume, foundL: outL });
 }
 
-function bottle(s: Working, data: EventData<'bottle'>, at: number): void {
-  const litres = data.bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
-  const count = data.bottles.reduce((sum, b) => sum + b.count, 0);
-  const source = s.fills.find((f) => f.vesselId === data.from);
-  const stock = scaled(source?.stock ?? emptyStock());
-  s.bottled.push({ at, count, litres, types: data.bottles.map((b) => b.type), stock });
-  if (!source) return;
-  const volume = fillL(source);
-  const keep = volume > 0 ? Math.max(0, 1 - litres / volume) : 0;
-  // What is left in the vessel after bottling is sediment and a glass for the cook.
-  if (keep < 0.2) s.fills = s.fills.filter((f) => f !== source);
-  else keepShare(source, keep);
+function bottle(s: Working, e: Extract<LedgerEvent, { type: 'bottle' }>, at: number): void {
+  const { bottles, from, primingGL, clear, bar20, emptied } = e.data;
+  const litres = bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
+  const count = bottles.reduce((sum, b) => sum + b.count, 0);
+  const source = s.fills.find((f) => f.vesselId === from);
+  const thereL = source ? fillL(source) : 0;
+  const held = s.lots.reduce((sum, l) => sum + l.held.hexoseKg, 0);
+  const fill = { ...(source ?? emptyFill(from)) };
+  keepShare(fill, 1);
+  s.bottled.push({
+    eventId: e.id,
+    at,
+    count,
+    litres,
+    types: bottles.map((b) => b.type),
+    fill,
+    primingGL: primingGL ?? 0,
+    isClear: clear ?? null,
+    bar20: bar20 ?? null,
+    heldGL: thereL > 0 ? (1000 * held) / thereL : 0,
+    left: count,
+    stillAt: []
+  });
+  if (!source || thereL <= 0) return doubt(s, 'not-there');
+  takeFrom(s, source, litres, 'bottle', emptied);
+  if (s.fills.includes(source)) keepShare(source, Math.max(0, 1 - litres / thereL));
+}
+
+/** Bottles that were opened: so many fewer that could burst, and what was seen. */
+function open(s: Working, data: EventData<'open'>, at: number): void {
+  const of = s.bottled.find((b) => b.eventId === data.bottleId);
+  if (!of) return doubt(s, 'not-there');
+  if (data.count > of.left) doubt(s, 'more-than-there');
+  of.left = Math.max(0, of.left - data.count);
+  if (data.found === 'still') of.stillAt.push(at);
 }
 
 /** Takes so many litres out of the vessels an event names, from each by what stands in it. */
 function draw(s: Working, vesselId: string | undefined, volumeL: number): void {
   const fills = named(s, vesselId);
   const total = fills.reduce((sum, f) => sum + fillL(f), 0);
-  if (total <= 0) return;
+  if (total <= 0) return doubt(s, 'not-there');
+  if (volumeL > 1.02 * total + 0.05) doubt(s, 'more-than-there');
   for (const f of fills) keepShare(f, Math.max(0, 1 - volumeL / total));
   s.lostL += Math.min(volumeL, total);
+  s.fills = s.fills.filter((f) => !fills.includes(f) || fillL(f) > A_DREG_L);
 }
 
 function lose(s: Working, data: EventData<'loss'>): void {
   if (data.how === 'spilt') return draw(s, data.vesselId, data.volumeL);
   // Boiled off: water alone goes, and what it held stays.
   const fills = named(s, data.vesselId);
+  const total = fills.reduce((sum, f) => sum + fillL(f), 0);
+  if (total <= 0 || data.volumeL > total) return doubt(s, total <= 0 ? 'not-there' : 'more-than-there');
   const shares = sharesOf(fills);
   fills.forEach((f, i) => {
     f.stock.waterKg = Math.max(
@@ -380,7 +572,17 @@ function lose(s: Working, data: EventData<'loss'>): void {
 function blend(s: Working, e: Extract<LedgerEvent, { type: 'blend' }>, at: number): void {
   const { from, to, volumeL, wine } = e.data;
   if (e.batchId !== s.id) return draw(s, from.vesselId, volumeL);
-  pourInto(fillOf(s, to), { ...wine, stock: wine.stock as Stock });
+  const { yeasts, stable, extractKg, allergens: _, ...held } = wine;
+  pourInto(fillOf(s, to), {
+    ...emptyFill(to),
+    ...held,
+    stock: wine.stock as Stock,
+    extractKg: extractKg ?? Math.max(0, 0.5 * (wine.stock.solidsKg - wine.stock.fermentableKg)),
+    peakAbv: abvOf(wine.stock as Stock),
+    // A wine whose yeast nobody wrote down may hold the strongest.
+    yeasts: yeasts ?? [{ yeastId: 'champagne' }],
+    stable: stable ?? null
+  });
   s.cost += wine.cost;
   for (const a of wine.allergens) if (!s.allergens.includes(a)) s.allergens.push(a);
   if (wine.stock.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
@@ -407,13 +609,14 @@ function apply(s: Working, e: LedgerEvent, when: number): void {
       return;
     case 'steep-out': {
       const steep = s.steeps.find((x) => x.id === e.data.steepId);
-      if (!steep) return;
+      if (!steep) return doubt(s, 'not-there');
       steep.outAt = when;
       return takeOut(
         s,
         s.lots.filter((l) => l.steepId === steep.id),
         'drip',
-        undefined
+        undefined,
+        when
       );
     }
     case 'sample':
@@ -436,7 +639,9 @@ function apply(s: Working, e: LedgerEvent, when: number): void {
     case 'transfer':
       return transfer(s, e.data, when);
     case 'bottle':
-      return bottle(s, e.data, when);
+      return bottle(s, e, when);
+    case 'open':
+      return open(s, e.data, when);
     case 'step':
       s.steps.push({
         at: when,
@@ -508,7 +713,7 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
   const s = run(events, at);
   if (!s) return null;
   advance(s, at);
-  const { lots, ...state } = s;
+  const { lots, eventId: _id, eventType: _type, eventAt: _at, ...state } = s;
   for (const lot of lots) {
     addInto(state.held, lot.held);
     state.produceKg += lot.produceKg;
@@ -524,7 +729,8 @@ function run(
   events: readonly LedgerEvent[],
   at: number,
   before?: (s: Working, e: LedgerEvent) => void,
-  after?: (s: Working, e: LedgerEvent) => void
+  after?: (s: Working, e: LedgerEvent) => void,
+  unread: Set<string> = new Set()
 ): Working | null {
   const live = liveTimed(events);
   const first = live.find((x) => x.e.type === 'planned' && x.at <= at);
@@ -564,17 +770,42 @@ function run(
     steps: [],
     acknowledged: [],
     startSg: null,
-    lots: []
+    doubts: [],
+    sweetenedAt: null,
+    fedKg: 0,
+    lots: [],
+    eventId: planned.id,
+    eventType: 'planned',
+    eventAt: first.at
   };
   for (const { e, at: when } of live) {
     if (when > at) break;
+    if (unread.has(e.id)) continue;
+    [s.eventId, s.eventType, s.eventAt] = [e.id, e.type, when];
     if (!LEAVES_LIQUID.has(e.type)) advance(s, when);
     before?.(s, e);
-    apply(s, e, when);
+    try {
+      apply(s, e, when);
+      if (!s.fills.every(isSound)) throw new RangeError('A figure of the wine is not finite.');
+    } catch (error) {
+      if (unread.size >= MOST_UNREAD) throw error;
+      // It may have been half done: all of it again, without the event that cannot be.
+      unread.add(e.id);
+      return run(events, at, undefined, undefined, unread);
+    }
     after?.(s, e);
   }
+  for (const { e, at: when } of live)
+    if (unread.has(e.id)) s.doubts.push({ eventId: e.id, at: when, type: e.type, code: 'cannot-be-read' });
   return s;
 }
+
+/** So many events that cannot be applied, and the log itself cannot be. */
+const MOST_UNREAD = 60;
+
+const isSound = ({ stock: x }: Fill): boolean =>
+  Number.isFinite(x.waterKg + x.ethanolKg + x.solidsKg + x.hexoseKg + x.strongIonEq + x.nitrogenMg) &&
+  x.waterKg >= -1e-6;
 
 /** The classroom's start: the highest reading before the yeast, else what all the sugar would have read. */
 function startGravity(s: BatchState): BatchState['startSg'] {
@@ -597,10 +828,27 @@ export const volumeOf = (s: BatchState): number => s.fills.reduce((sum, f) => su
 export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
 
+type Tolerance = readonly [number, number, number];
+
+/** Of several yeasts, the most that any of them stands, at each end. */
+const strongest = (all: readonly Tolerance[]): Tolerance =>
+  all.reduce((a, t) => [Math.max(a[0], t[0]), Math.max(a[1], t[1]), Math.max(a[2], t[2])]);
+
 /** The most tolerant yeast pitched, low–usual–high; the plan's own when none is pitched yet. */
-export function batchTolerance(s: BatchState): readonly [number, number, number] {
+export function batchTolerance(s: Pick<BatchState, 'pitches' | 'plan'>): Tolerance {
   const all = s.pitches.map((p) => toleranceOf(p.yeast));
-  if (all.length === 0)
-    return s.plan.wildYeast === 'wild' ? YEASTS.wild.toleranceAbv : toleranceOf(s.plan.yeast);
-  return all.reduce((best, t) => (t[1] > best[1] ? t : best));
+  if (all.length > 0) return strongest(all);
+  return s.plan.wildYeast === 'wild' ? YEASTS.wild.toleranceAbv : toleranceOf(s.plan.yeast);
 }
+
+/** The same for one vessel, with the yeast that other wine brought, and with what wild yeast can do when none is pitched. */
+export function toleranceIn(s: Pick<BatchState, 'pitches' | 'plan'>, fill: Pick<Fill, 'yeasts'>): Tolerance {
+  const wild = s.pitches.length === 0 ? [YEASTS.wild.toleranceAbv] : [];
+  return strongest([batchTolerance(s), ...fill.yeasts.map(toleranceOf), ...wild]);
+}
+
+/** The yeasts that live in a batch: what was pitched, or what the plan says when nothing was. */
+export const yeastsOf = (s: Pick<BatchState, 'pitches' | 'plan'>): Yeast[] =>
+  s.pitches.length > 0
+    ? s.pitches.map((p) => p.yeast)
+    : [s.plan.yeast ?? { yeastId: 'wine' }, { yeastId: 'wild' }];

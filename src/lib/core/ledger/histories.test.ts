@@ -41,20 +41,21 @@ const acts: fc.Arbitrary<Act[]> = fc.array(
 
 /**
  * An independent account of the same history, kept by hand in plain kilograms: water, sucrose-like solids,
- * fermentable sugar, alcohol. A kilogram of anything dissolved takes 0.62 L; alcohol and water by OIML R 22.
+ * fermentable sugar, alcohol. A kilogram dissolved takes 0.62 L, of erythritol 0.71; alcohol and water by OIML R 22.
  */
 function byHand(sugarKg: number, waterL: number, history: Act[]) {
-  const s = { water: waterL * 0.9982, sugar: sugarKg, dead: 0, alcohol: 0, gone: 0 };
+  const s = { water: waterL * 0.9982, sugar: sugarKg, dead: 0, ery: 0, alcohol: 0, gone: 0 };
   const gravities: number[] = [];
   const spirit = () => s.water + s.alcohol;
-  const volume = () => spirit() / ethanolWaterDensity(s.alcohol / spirit()) + 0.62 * (s.sugar + s.dead);
-  const gravity = () => (s.water + s.sugar + s.dead + s.alcohol) / volume() / 0.9982;
+  const volume = () =>
+    spirit() / ethanolWaterDensity(s.alcohol / spirit()) + 0.62 * (s.sugar + s.dead) + 0.71 * s.ery;
+  const gravity = () => (s.water + s.sugar + s.dead + s.ery + s.alcohol) / volume() / 0.9982;
   for (const act of history) {
     if (act.do === 'sugar') s.sugar += act.kg;
     if (act.do === 'water') s.water += act.l * 0.9982;
-    if (act.do === 'erythritol') s.dead += act.kg;
+    if (act.do === 'erythritol') s.ery += act.kg;
     if (act.do === 'rack')
-      for (const k of ['water', 'sugar', 'dead', 'alcohol', 'gone'] as const) s[k] *= act.share;
+      for (const k of ['water', 'sugar', 'dead', 'ery', 'alcohol', 'gone'] as const) s[k] *= act.share;
     if (act.do === 'read') {
       const eaten = s.sugar * act.drop;
       const hexose = eaten * 1.0526;
@@ -102,7 +103,8 @@ function asEvents(sugarKg: number, waterL: number, history: Act[], sgs: number[]
         on(day, 'transfer', {
           from: `v${vessel}`,
           to: [{ vesselId: `v${vessel + 1}`, volumeL: before * act.share }],
-          lossL: act.loss
+          lossL: act.loss,
+          emptied: true
         })
       );
       vessel += 1;

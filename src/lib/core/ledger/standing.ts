@@ -4,6 +4,7 @@ import { addInto, liquid, scaled } from '../must/stock';
 import { COLD_C } from '../must/substances';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
+import { readsDry, stillnessOf, type Stillness } from './evidence';
 import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from './fold';
 
 const DAY = 86_400_000;
@@ -25,35 +26,24 @@ export type Standing = {
   sweetness: ReturnType<typeof sweetnessWord>;
   expectedSg: Estimate | null;
   expectedAbv: number | null;
-  steady: Steady;
+  steady: Stillness;
+  /** whether the readings of every vessel show that its sugar is gone */
+  isDry: boolean;
   /** sugar in kg of hexose: turned to alcohol, dissolved, still in the fruit */
   sugarKg: { turned: number; dissolved: number; held: number };
 };
 
-export type Steady = { steady: boolean; days: number };
-
-/** Gravity counts as still when it has moved no more than this over STILL_DAYS. Common practice. */
-export const STILL_SG = 0.001;
-export const STILL_DAYS = 3;
-
 /**
- * How long the gravity has not moved: days between the first and last of the newest readings
- * that all agree within a point. Anything added since starts the count anew.
+ * How long a batch has not moved: no longer than the least still of its vessels.
+ * Once all of it is in bottle, as it was then.
  */
-export function steadiness(s: BatchState): Steady {
-  const last = s.readings.at(-1);
-  if (!last || last.at < s.fedAt) return { steady: false, days: 0 };
-  let first = last;
-  let [low, high] = [last.sg, last.sg];
-  for (let i = s.readings.length - 2; i >= 0; i--) {
-    const r = s.readings[i]!;
-    low = Math.min(low, r.sg);
-    high = Math.max(high, r.sg);
-    if (r.at < s.fedAt || high - low > STILL_SG + 1e-9) break;
-    first = r;
-  }
-  const days = (last.at - first.at) / DAY;
-  return { steady: days >= STILL_DAYS - 0.1, days };
+export function steadiness(s: BatchState): Stillness {
+  const fills = s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
+  const all = fills.map(stillnessOf);
+  return {
+    steady: all.length > 0 && all.every((x) => x.steady),
+    days: all.length > 0 ? Math.min(...all.map((x) => x.days)) : 0
+  };
 }
 
 /** What fruit leaves unfermented varies by some 6 g/L, and a reading by a point or two. Common practice. */
@@ -105,7 +95,7 @@ function fall(s: BatchState): number | null {
 
 export function standingOf(s: BatchState): Standing {
   // Once bottled, the wine is what went into the bottles.
-  const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.stock;
+  const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.fill.stock;
   const now = liquid(stock);
   const last = s.readings.at(-1);
   const volumeL = volumeOf(s);
@@ -128,6 +118,7 @@ export function standingOf(s: BatchState): Standing {
     expectedSg: end?.sg ?? null,
     expectedAbv: end?.abv ?? null,
     steady: steadiness(s),
+    isDry: s.fills.length > 0 && s.fills.every((f) => readsDry(f).isDry),
     sugarKg: { turned: fermentedOf(s), dissolved: scaled(stock).hexoseKg, held: s.held.hexoseKg }
   };
 }

@@ -6,7 +6,7 @@ import { titratableAcidity } from '../must/acid';
 import { abvOf } from '../ferment/convert';
 import { DAY, eventsFrom } from './events.fixture';
 import { batchesOf, eventSchema, mergeLogs, type LedgerEvent } from './events';
-import { addedSo2MgL, emptyFill, fillL, pourInto, sorbateGL } from './fill';
+import { addedSo2MgL, asBlended, fillL, sorbateGL } from './fill';
 import { foldBatch, historyOf, volumeOf } from './fold';
 import { compact, summaryOf } from './summary';
 import { expectedFinish, standingOf, tooCold } from './standing';
@@ -399,7 +399,10 @@ describe('bottling sees what every vessel holds', () => {
         ],
         lossL: 1
       }),
-      ...still,
+      ...['b', 'c'].flatMap((vesselId) => [
+        on(40, 'reading', { sg: 0.986, vesselId }),
+        on(45, 'reading', { sg: 0.986, vesselId })
+      ]),
       on(50, 'addition', {
         ingredients: [
           sweet,
@@ -409,8 +412,10 @@ describe('bottling sees what every vessel holds', () => {
         vesselId: 'b'
       }),
       on(50, 'addition', { ingredients: [sweet], vesselId: 'c' }),
-      on(52, 'reading', { sg: 0.998 }),
-      on(56, 'reading', { sg: 0.998 })
+      ...['b', 'c'].flatMap((vesselId) => [
+        on(52, 'reading', { sg: 0.998, vesselId }),
+        on(56, 'reading', { sg: 0.998, vesselId })
+      ])
     ];
     const s = at(events);
     expect(reachableAtBottling(s, true, 'b').hexoseGL).toBe(0);
@@ -474,7 +479,7 @@ describe('blends', () => {
   })) as LedgerEvent[];
   const at = T0 + 9 * DAY;
   const source = foldBatch(sloe, at)!;
-  const { vesselId: _, ...wine } = pourInto(emptyFill('x'), source.fills[0]!, 0.25);
+  const wine = asBlended(source.fills[0]!, 0.25, []);
   const blend = on(5, 'blend', {
     from: { batchId: other, vesselId: 'a', name: 'Sloe' },
     to: 'b',

@@ -6,9 +6,12 @@ export type Sweetener = {
   /** what people type for it */
   words: string;
   kind: 'sugar' | 'honey' | 'syrup' | 'concentrate' | 'malt' | 'non-fermenting';
-  /** share by mass that is water */
+  /** share by mass that is water, or takes room as water does */
   water: number;
-  /** soluble solids, by how sugar-like they lift the gravity */
+  /**
+   * soluble solids as sucrose would weigh. What is less dense in water than sucrose (0.62 mL/g) counts as so much
+   * sucrose and so much water that mass and room are both right: (1 − v) / 0.38 for v mL/g.
+   */
   solids: number;
   /** fermentable sugar as it weighs, share of the whole */
   fermentable: number;
@@ -26,6 +29,15 @@ export type Sweetener = {
 
 /** Sucrose takes up water as it splits: 360.31 / 342.30. Maltose does the same. */
 export const SUCROSE_TO_HEXOSE = 1.0526;
+
+/**
+ * What is no sugar, as sucrose and water that weigh and take room as it does.
+ * @param mlPerG apparent volume in water: erythritol 0.71, xylitol 0.66, glycerol 0.77. @source handbook values (from memory)
+ */
+const weighsAs = (mlPerG: number) => {
+  const solids = (1 - mlPerG) / (1 - 0.62);
+  return { solids, water: 1 - solids };
+};
 
 /**
  * Sugars and sweeteners. Honey: 82 % solids, about 95 % of them fermentable.
@@ -313,8 +325,7 @@ export const SWEETENERS = {
     name: 'Erythritol',
     words: 'erythritol sweetener',
     kind: 'non-fermenting',
-    water: 0,
-    solids: 1,
+    ...weighsAs(0.71),
     fermentable: 0,
     toHexose: 1,
     sweetness: 0.65,
@@ -324,8 +335,7 @@ export const SWEETENERS = {
     name: 'Xylitol',
     words: 'xylitol birch sugar sweetener',
     kind: 'non-fermenting',
-    water: 0,
-    solids: 1,
+    ...weighsAs(0.66),
     fermentable: 0,
     toHexose: 1,
     sweetness: 1,
@@ -335,8 +345,7 @@ export const SWEETENERS = {
     name: 'Glycerol',
     words: 'glycerol glycerine',
     kind: 'non-fermenting',
-    water: 0.005,
-    solids: 0.6,
+    ...weighsAs(0.77),
     fermentable: 0,
     toHexose: 1,
     sweetness: 0.6,

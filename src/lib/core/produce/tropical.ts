@@ -48,8 +48,8 @@ export const tropical = family(
     pineapple: {
       name: 'Pineapple',
       latin: 'Ananas comosus',
-      solids: [11, 13, 15],
-      sugars: [8, 10, 12],
+      solids: [10.8, 12.8, 14.8],
+      sugars: [8.2, 10.2, 12.2],
       sucroseShare: 0.6,
       acids: { citric: [0.5, 0.7, 1.0], malic: [0.1, 0.2, 0.3] },
       ph: [3.2, 3.5, 4.0],
@@ -66,8 +66,8 @@ export const tropical = family(
     kiwi: {
       name: 'Kiwi',
       latin: 'Actinidia deliciosa',
-      solids: [12, 14, 16],
-      sugars: [7.5, 9, 10.5],
+      solids: [10.9, 12.9, 14.9],
+      sugars: [8.2, 9.7, 11.2],
       sucroseShare: 0.03,
       acids: { citric: [0.8, 1.1, 1.4], malic: [0.2, 0.35, 0.5] },
       ph: [3.1, 3.35, 3.7],
@@ -121,8 +121,8 @@ export const tropical = family(
     papaya: {
       name: 'Papaya',
       latin: 'Carica papaya',
-      solids: [8.5, 10.5, 12.5],
-      sugars: [6.3, 7.8, 9.5],
+      solids: [8, 10, 12],
+      sugars: [6.6, 8.1, 9.8],
       sucroseShare: 0.1,
       acids: { citric: [0.05, 0.12, 0.2], malic: [0.04, 0.09, 0.15] },
       ph: [5.0, 5.4, 5.8],
@@ -159,8 +159,8 @@ export const tropical = family(
     guava: {
       name: 'Guava',
       latin: 'Psidium guajava',
-      solids: [9.5, 12, 14],
-      sugars: [6.5, 8.6, 10.5],
+      solids: [9.1, 11.6, 13.6],
+      sugars: [6.8, 8.9, 10.8],
       sucroseShare: 0.3,
       acids: { citric: [0.4, 0.7, 1.1], malic: [0.1, 0.25, 0.4] },
       ph: [3.4, 3.8, 4.2],

@@ -102,6 +102,11 @@ export function eventWords(
       ];
     case 'note':
       return ['Note', e.data.text];
+    case 'open':
+      return [
+        'Opened',
+        `${e.data.count} ${e.data.count === 1 ? 'bottle' : 'bottles'}${e.data.found ? `, ${e.data.found}` : ''}`
+      ];
     case 'bottle':
       return ['Bottled', e.data.bottles.map((b) => `${b.count} × ${b.sizeL} L`).join(', ')];
     case 'step':

@@ -19,7 +19,7 @@ export const LINES: Line[] = [
     what: 'Acid',
     of: (b) => {
       if (b.state.measured.taGL !== null) return `${b.state.measured.taGL.toFixed(1)} g/L, measured`;
-      const stock = b.state.fills.length > 0 ? contents(b.state) : b.state.bottled.at(-1)?.stock;
+      const stock = b.state.fills.length > 0 ? contents(b.state) : b.state.bottled.at(-1)?.fill.stock;
       const now = stock && liquid(stock);
       return now ? `${titratableAcidity(acidWater(stock, now.volumeL)).toFixed(1)} g/L` : none;
     }
