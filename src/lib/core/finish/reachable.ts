@@ -3,7 +3,7 @@ import { abvOf, reachableHexose } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { dryFloor, hasPreservers, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
 import { fillL, type Fill } from '../ledger/fill';
-import { toleranceIn, type BatchState } from '../ledger/fold';
+import { limitIn, toleranceIn, type BatchState } from '../ledger/fold';
 import { liquid, scaled, type Stock } from '../must/stock';
 
 /** What one gravity point more of sugar is, g/L of hexose: a reading may be out by two. */
@@ -31,7 +31,7 @@ function weaker(stock: Stock): Stock {
 /** A vessel with what its fruit still holds, and what no reading of its own has shown to be gone. */
 function withHidden(fill: Fill, heldKg: number): Stock {
   const stock = scaled(fill.stock);
-  const kg = heldKg + fill.unshownKg;
+  const kg = heldKg + Math.max(fill.unshownKg, fill.lateKg);
   stock.hexoseKg += kg;
   stock.fermentableKg += kg;
   stock.solidsKg += kg;
@@ -82,7 +82,7 @@ export function reachableIn(
 
   const pitchedSince = s.pitches.some((p) => p.at > (fill.stable?.at ?? Infinity));
   if (hasPreservers(fill) && isClear && !pitchedSince && !hasWoken(fill)) {
-    if (fill.stable!.wasFinished || isFinished(fill, tolerance))
+    if (fill.stable!.wasFinished || isFinished(fill, limitIn(s, fill)))
       return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
   }
   if (dry.isDry && !holdsFruit)

@@ -15,8 +15,8 @@ const SAME_SG = 0.003;
 /** How far, in gravity, the unsure things move the dry floor: the matter of fruit by g/L, the yield by % vol. */
 const EXTRACT_SD_SG = 0.000065;
 const YIELD_SD_SG = 0.000033;
-/** The floor lies within so many standard deviations nineteen times in twenty. */
-const ONE_SIDED = 1.7;
+/** So many standard deviations: that a ferment stops just before its end is rare, and a finished wine is common. */
+const ONE_SIDED = 2;
 /**
  * Bounds of what a dry wine may read over its reckoned floor: two points at least, as fruit differs, and three at
  * most, which is six grams of sugar a litre: more than that in a still bottle is a bar and a half too much.
@@ -24,6 +24,9 @@ const ONE_SIDED = 1.7;
 const SLACK_SG = [0.002, 0.003] as const;
 /** A reading that was believed leaves its own error as doubt about the floor, and no more. */
 const READ_SLACK_SG = 0.0015;
+
+/** A weight that was written twice too large would hide half of what a sweetener seems to lift. */
+const MASKED = 0.5;
 
 export type Stillness = { steady: boolean; days: number };
 
@@ -67,57 +70,100 @@ export function dryFloor(fill: Fill): { sg: number; slackSg: number; abv: number
     YIELD_SD_SG * abv
   );
   const slackSg = Math.max(SLACK_SG[0], Math.min(SLACK_SG[1], ONE_SIDED * sd));
-  return { sg: end.sg, slackSg: Math.min(slackSg, fill.slackSg ?? slackSg), abv };
+  return { sg: end.sg - MASKED * fill.maskedSg, slackSg: Math.min(slackSg, fill.slackSg ?? slackSg), abv };
 }
 
 /**
- * Whether the readings of a vessel show that its sugar is gone: two of them three days apart or more, that agree as
- * well as a stem can be read, where the wine ends once there is none.
+ * Whether the readings of a vessel show that its sugar is gone: the newest of them, three days apart or more, all
+ * lie where the wine ends once there is none, and so does their mean. That they move about there is the stem's doing.
  */
 export function readsDry(fill: Fill): { isDry: boolean; days: number; sg: number | null } {
-  const run = newestRun(fill.reads, SAME_SG);
-  const days = daysOf(run);
   const floor = dryFloor(fill);
-  const sg = run.length > 0 ? run.reduce((sum, r) => sum + r.sg, 0) / run.length : null;
-  if (!floor || sg === null || days < STILL_DAYS - 0.1) return { isDry: false, days, sg };
-  return { isDry: sg <= floor.sg + floor.slackSg + 1e-9, days, sg };
+  const highest = floor ? floor.sg + floor.slackSg : -Infinity;
+  const from = fill.reads.findLastIndex((r) => r.sg > highest + 2 * STEM_SG) + 1;
+  // What reads far under the floor is a slip until another reading agrees with it.
+  const run = fill.reads
+    .slice(from)
+    .filter(
+      (r, _, all) =>
+        r.sg >= (floor?.sg ?? 0) - SLIP_SG || all.some((x) => x !== r && Math.abs(x.sg - r.sg) <= 2 * STEM_SG)
+    );
+  if (!floor || run.length === 0) return { isDry: false, days: 0, sg: null };
+  const days = daysOf(run);
+  const sg = run.reduce((sum, r) => sum + r.sg, 0) / run.length;
+  if (fill.lateKg > 0) {
+    // A gram of sugar a litre lifts so much, and as alcohol takes a fifth more away.
+    const lift = 1.2 * SG_PER_GL * ((1000 * fill.lateKg) / Math.max(0.01, fillL(fill)));
+    if (
+      lift < HIDES_SG &&
+      sg > floor.sg + AT_FLOOR_SG &&
+      Math.max(...fill.reads.map((r) => r.sg)) - sg < FELL * lift
+    )
+      return { isDry: false, days, sg: null };
+  }
+  return { isDry: days >= STILL_DAYS - 0.1 && sg <= highest + 1e-9, days, sg };
 }
+
+/** So far under the floor, a reading alone is a slip. */
+const SLIP_SG = 0.004;
+/** Late sugar that lifts the gravity by no more than this can hide in what is not known of the floor. */
+const HIDES_SG = 0.006;
+/** At the floor itself there is no room for it. */
+const AT_FLOOR_SG = 0.0005;
+/** So much of the fall that late sugar makes must have been read for it to be gone. */
+const FELL = 0.6;
+/** A gram of solids a litre is so much gravity. */
+const SG_PER_GL = 0.000385;
 
 /** Readings that one vessel keeps; more than anybody needs to see that it is still. */
 const KEPT_READS = 40;
-
-/** Takes note of a gravity read in this vessel: what it says of the floor narrows what is believed later. */
-export function noteRead(fill: Fill, at: number, sg: number): void {
-  fill.reads.push({ at, sg });
-  if (fill.reads.length > KEPT_READS) fill.reads.shift();
-  fill.unshownKg = 0;
-  const floor = dryFloor(fill);
-  if (!floor) return;
-  fill.peakAbv = Math.max(fill.peakAbv, abvOf(fill.stock));
-  const over = Math.max(0, sg - floor.sg) + READ_SLACK_SG;
-  if (over < floor.slackSg) fill.slackSg = over;
-}
-
-/** Of the difference between a floor and a reading under it, so much is laid to the fruit: each is as sure as the other. */
-const TAUGHT = 0.5;
 /** The most that a reading may lie under the floor and still be believed. */
 const TEACHES_SG = 0.008;
 
 /**
- * A reading under the floor is believed, and teaches: the fruit left less behind than the table says.
- * @returns false when it is too low for that, and nothing was learned
+ * Takes note of a gravity read in this vessel. A reading under the floor is believed, and teaches: the fruit left less
+ * behind than the table says. The first counts for half, as it is no surer than the table; the next for a third.
+ * @returns false when it is too low for any wine of this must
  */
-export function learnFloor(fill: Fill, sg: number): boolean {
-  const now = liquid(fill.stock);
-  if (!now || now.sg - sg > TEACHES_SG) return false;
+export function noteRead(fill: Fill, at: number, sg: number): boolean {
+  fill.reads.push({ at, sg });
+  if (fill.reads.length > KEPT_READS) fill.reads.shift();
+  fill.peakAbv = Math.max(fill.peakAbv, abvOf(fill.stock));
+  const floor = dryFloor(fill);
+  if (!floor) return true;
+  if (floor.sg - sg > TEACHES_SG) return false;
+  const run = readsDry(fill).sg;
+  if (run !== null && run < floor.sg) lowerFloor(fill, (floor.sg - run) / (fill.reads.length + 1));
+  return true;
+}
+
+function lowerFloor(fill: Fill, bySg: number): void {
   const other = fill.stock.solidsKg - fill.stock.fermentableKg;
-  // A gram of solids a litre is 0.385 points.
-  const kg = Math.min(0.6 * other, (TAUGHT * (now.sg - sg) * now.volumeL) / 0.385);
-  if (kg <= 0) return true;
+  const kg = Math.min(0.6 * other, ((bySg / SG_PER_GL) * fillL(fill)) / 1000);
+  if (!(kg > 0)) return;
   fill.extractKg = Math.max(0, fill.extractKg - kg);
   fill.stock.solidsKg -= kg;
   fill.stock.waterKg += kg * 0.62;
-  return true;
+}
+
+/** How far over the floor a wine was seen to read; null when it never was at it. */
+export function seenOver(fill: Fill): number | null {
+  const { sg } = readsDry(fill);
+  return sg === null ? null : Math.max(0, sg - dryFloor(fill)!.sg);
+}
+
+/**
+ * Sugar has gone into a vessel: what was read speaks of another wine from now on. But where it was seen at its floor,
+ * it is known how dry it reads, and sugar cannot hide in what fruit might have left.
+ * @param over what `seenOver` said before; `lateKg` hexose that came once the ferment was thought to be over
+ */
+export function forgetReads(fill: Fill, over: number | null, lateKg = 0): void {
+  if (over === null) fill.lateKg += lateKg;
+  else {
+    fill.slackSg = Math.min(dryFloor(fill)?.slackSg ?? Infinity, over + READ_SLACK_SG);
+    fill.maskedSg = 0;
+  }
+  fill.reads = [];
 }
 
 /** Powders count as given together within three days. Common practice: the same evening. */
@@ -163,10 +209,10 @@ export function hasPreservers(fill: Fill): boolean {
 
 /**
  * Whether a wine was finished: its sugar shown to be gone, or still at a strength that stops its yeast.
- * @param tolerance low–usual–high of the strongest yeast in it, % vol
+ * @param limitAbv usual tolerance of the strongest yeast in it, % vol; Infinity where nobody knows it, as of wild yeast
  */
-export const isFinished = (fill: Fill, tolerance: readonly [number, number, number]): boolean =>
-  readsDry(fill).isDry || (stillnessOf(fill).steady && abvOf(fill.stock) >= tolerance[0]);
+export const isFinished = (fill: Fill, limitAbv: number): boolean =>
+  readsDry(fill).isDry || (stillnessOf(fill).steady && abvOf(fill.stock) >= limitAbv);
 
 /** Whether the gravity has fallen since the wine was stabilised: then it was not. */
 export function hasWoken(fill: Fill): boolean {

@@ -35,6 +35,10 @@ export type Fill = {
   unshownKg: number;
   given: { sorbate: Given | null; sulphite: Given | null };
   stable: Stable | null;
+  /** gravity that sweeteners which do not ferment lifted before the wine was seen to be dry: sugar can hide under it */
+  maskedSg: number;
+  /** hexose that came late to a wine nobody had seen to be dry, kg: it counts until a fall of its own is read */
+  lateKg: number;
 };
 
 export const emptyFill = (vesselId: string): Fill => ({
@@ -50,7 +54,9 @@ export const emptyFill = (vesselId: string): Fill => ({
   reads: [],
   unshownKg: 0,
   given: { sorbate: null, sulphite: null },
-  stable: null
+  stable: null,
+  maskedSg: 0,
+  lateKg: 0
 });
 
 export const fillL = (fill: Pick<Fill, 'stock'>): number => liquid(fill.stock)?.volumeL ?? 0;
@@ -101,6 +107,8 @@ export function pourInto(fill: Fill, other: Omit<Fill, 'vesselId'>, share = 1): 
   fill.cost += other.cost * share;
   fill.extractKg += other.extractKg * share;
   fill.unshownKg += other.unshownKg * share;
+  fill.lateKg += other.lateKg * share;
+  fill.maskedSg = Math.max(fill.maskedSg, other.maskedSg);
   fill.peakAbv = Math.max(fill.peakAbv, other.peakAbv);
   for (const y of other.yeasts)
     if (!fill.yeasts.some((x) => x.yeastId === y.yeastId && x.toleranceAbv === y.toleranceAbv))
@@ -116,6 +124,7 @@ export function keepShare(fill: Fill, share: number): void {
   fill.fermentedKg *= share;
   fill.extractKg *= share;
   fill.unshownKg *= share;
+  fill.lateKg *= share;
   fill.given = { sorbate: part(fill.given.sorbate, share), sulphite: part(fill.given.sulphite, share) };
   fill.stable = partOf(fill.stable, share);
   for (const id of Object.keys(fill.powdersG)) fill.powdersG[id]! *= share;

@@ -17,10 +17,10 @@ import {
   usableKg,
   type Stock
 } from '../must/stock';
-import { SUCROSE_TO_HEXOSE, YEASTS, type AdditiveId } from '../must/substances';
+import { SUCROSE_TO_HEXOSE, SWEETENERS, YEASTS, type AdditiveId } from '../must/substances';
 import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
 import { liveTimed, type EventData, type LedgerEvent } from './events';
-import { givePreserver, isFinished, learnFloor, noteRead } from './evidence';
+import { forgetReads, givePreserver, isFinished, noteRead, seenOver } from './evidence';
 import { A_DREG_L, emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';
 
 export type { Fill } from './fill';
@@ -219,8 +219,13 @@ function add(
   const shares = sharesOf(fills);
   const first = fills[0]!;
   const each = (job: (fill: Fill, share: number) => void) => fills.forEach((f, i) => job(f, shares[i]!));
-  const before = fills.map((f) => ({ hexoseKg: f.stock.hexoseKg, sg: liquid(f.stock)?.sg ?? 1 }));
+  const before = fills.map((f) => ({
+    hexoseKg: f.stock.hexoseKg,
+    sg: liquid(f.stock)?.sg ?? 1,
+    over: seenOver(f)
+  }));
   let heldHexoseKg = 0;
+  let sweetenedKg = 0;
   for (const item of ingredients) {
     const produce = entryOf(item);
     // A row of produce that nobody has the figures of is shown, not guessed.
@@ -230,6 +235,8 @@ function add(
     }
     const { poured, held, insolublesKg, pulpKg } = contribution(item, produce, TYPICAL);
     const isLayer = (item.kind === 'sugar' || item.kind === 'honey') && item.layered === true;
+    if (item.kind === 'sugar' && SWEETENERS[item.sugarId].kind === 'non-fermenting')
+      sweetenedKg += item.massKg;
     heldHexoseKg += held.hexoseKg + (isLayer ? poured.hexoseKg : 0);
     if (produce) {
       const extract = (x: Stock) => x.solidsKg - x.fermentableKg;
@@ -281,8 +288,7 @@ function add(
       s.powdersG[item.additiveId] = { massG: before + massG, at };
       each((f, share) => (f.powdersG[item.additiveId] = (f.powdersG[item.additiveId] ?? 0) + massG * share));
       const which = PRESERVER[item.additiveId];
-      if (which)
-        each((f, share) => givePreserver(f, which, massG * share, at, isFinished(f, toleranceIn(s, f))));
+      if (which) each((f, share) => givePreserver(f, which, massG * share, at, isFinished(f, limitIn(s, f))));
     }
   }
   // What brings sugar makes another wine of it: what was read before speaks of the old one. What brings none moves
@@ -290,8 +296,13 @@ function add(
   fills.forEach((f, i) => {
     const sugarKg = f.stock.hexoseKg - before[i]!.hexoseKg + (f === first ? heldHexoseKg : 0);
     const moved = (liquid(f.stock)?.sg ?? 1) - before[i]!.sg;
-    if (sugarKg > SUGAR_ADDED_GL * fillL(f) * 1e-3) f.reads = [];
-    else if (Math.abs(moved) > 1e-5) f.reads = f.reads.map((r) => ({ ...r, sg: r.sg + moved }));
+    if (sugarKg > SUGAR_ADDED_GL * fillL(f) * 1e-3)
+      forgetReads(f, before[i]!.over, s.rackings.length > 0 ? sugarKg : 0);
+    else {
+      if (sweetenedKg > 0 && s.pitches.length > 0 && before[i]!.over === null)
+        f.maskedSg += Math.max(0, moved);
+      if (Math.abs(moved) > 1e-5) f.reads = f.reads.map((r) => ({ ...r, sg: r.sg + moved }));
+    }
   });
 }
 
@@ -389,10 +400,10 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
       fill.fermentedKg += hexoseKg;
       // Denser than all that went in: the table's sugar was too low, or the ferment has not begun.
       if (!met && fill.fermentedKg <= 1e-9) learnSugar(s, fill, sg, at);
-      else if (!met && hexoseKg >= 0 && !learnFloor(fill, sg)) doubt(s, 'impossible-figure');
-      if (!isOfOne) fill.unshownKg = Math.max(0, fill.unshownKg + hexoseKg);
+      // One reading may be a slip: what it takes away counts as there until the next one agrees.
+      fill.unshownKg = isOfOne ? Math.max(0, hexoseKg) : Math.max(0, fill.unshownKg + hexoseKg);
     }
-    if (isOfOne) noteRead(fill, at, sg);
+    if (isOfOne && !noteRead(fill, at, sg)) doubt(s, 'impossible-figure');
   }
 }
 
@@ -573,7 +584,10 @@ function blend(s: Working, e: Extract<LedgerEvent, { type: 'blend' }>, at: numbe
   const { from, to, volumeL, wine } = e.data;
   if (e.batchId !== s.id) return draw(s, from.vesselId, volumeL);
   const { yeasts, stable, extractKg, allergens: _, ...held } = wine;
-  pourInto(fillOf(s, to), {
+  const into = fillOf(s, to);
+  const over = fillL(into) > A_DREG_L ? seenOver(into) : null;
+  const wasThere = fillL(into) > A_DREG_L;
+  pourInto(into, {
     ...emptyFill(to),
     ...held,
     stock: wine.stock as Stock,
@@ -583,6 +597,7 @@ function blend(s: Working, e: Extract<LedgerEvent, { type: 'blend' }>, at: numbe
     yeasts: yeasts ?? [{ yeastId: 'champagne' }],
     stable: stable ?? null
   });
+  if (wasThere) forgetReads(into, over, wine.stock.hexoseKg);
   s.cost += wine.cost;
   for (const a of wine.allergens) if (!s.allergens.includes(a)) s.allergens.push(a);
   if (wine.stock.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
@@ -846,6 +861,10 @@ export function toleranceIn(s: Pick<BatchState, 'pitches' | 'plan'>, fill: Pick<
   const wild = s.pitches.length === 0 ? [YEASTS.wild.toleranceAbv] : [];
   return strongest([batchTolerance(s), ...fill.yeasts.map(toleranceOf), ...wild]);
 }
+
+/** The strength at which a vessel's yeast usually stops, % vol; Infinity where wild yeast is all there is. */
+export const limitIn = (s: Pick<BatchState, 'pitches' | 'plan'>, fill: Pick<Fill, 'yeasts'>): number =>
+  s.pitches.some((p) => p.yeast.yeastId !== 'wild') ? toleranceIn(s, fill)[1] : Infinity;
 
 /** The yeasts that live in a batch: what was pitched, or what the plan says when nothing was. */
 export const yeastsOf = (s: Pick<BatchState, 'pitches' | 'plan'>): Yeast[] =>
