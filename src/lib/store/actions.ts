@@ -1,16 +1,20 @@
 import { correctReading } from '$core/liquid/hydrometer';
-import { CAMPDEN_TABLET_G, campdenTablets, enzymeG, yeastG } from '$core/scale/doses';
+import { CAMPDEN_TABLET_G, campdenTablets, DOSES, enzymeG, yeastG } from '$core/scale/doses';
+import { doseL } from '$core/ledger/will-hold';
+import { feedLeft } from '$core/method/schedule';
+import { choiceOf } from '$core/method/schools';
+import type { AdditiveId } from '$core/must/substances';
 import { asBlended, fillL } from '$core/ledger/fill';
-import { volumeOf, yeastsOf, type BatchState } from '$core/ledger/fold';
+import { yeastsOf, type BatchState } from '$core/ledger/fold';
 import type { EventData, LedgerEvent } from '$core/ledger/events';
-import { amountOf, type Ingredient, type Plan } from '$core/must/plan';
+import { amountOf, withoutFigures, type Ingredient, type Plan } from '$core/must/plan';
 import { sugarParts } from '$core/method/sugar-parts';
 import { recipeSchema, type Recipe } from '$core/method/recipe';
 import type { StepId } from '$core/method/steps';
 import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 import { InputError } from '$core/units/input-error';
-import { makeEvent, newId, record, write, type When } from './record';
+import { makeEvent, newId, record, together, write, type When } from './record';
 import type { Settings } from './settings';
 
 /**
@@ -98,7 +102,7 @@ export function logGravity(
   tempC: number | null,
   settings: Settings,
   when?: When,
-  also: { ph?: number; taGL?: number; residueSg?: number } = {}
+  also: { ph?: number; taGL?: number; residueSg?: number; vesselId?: string } = {}
 ): Promise<LedgerEvent> {
   const sg = correctStem(stemSg, tempC, settings);
   return record(batchId, 'reading', { sg, stemSg, ...(tempC === null ? {} : { tempC }), ...also }, when);
@@ -138,8 +142,9 @@ export const logPitch = (batchId: string, data: EventData<'pitch'>, when?: When)
 export const logAddition = (
   batchId: string,
   ingredients: EventData<'addition'>['ingredients'],
-  when?: When
-) => record(batchId, 'addition', { ingredients }, when);
+  when?: When,
+  vesselId?: string
+) => record(batchId, 'addition', { ingredients, ...(vesselId ? { vesselId } : {}) }, when);
 
 export const logFruitOut = (
   batchId: string,
@@ -157,8 +162,9 @@ export const logRacking = (
   from: string,
   to: EventData<'transfer'>['to'],
   lossL: number,
-  when?: When
-) => record(batchId, 'transfer', { from, to, lossL }, when);
+  when?: When,
+  emptied?: boolean
+) => record(batchId, 'transfer', { from, to, lossL, ...(emptied === undefined ? {} : { emptied }) }, when);
 
 /** Air taken from over a wine: by a liquid, or by gas when there is none. */
 export const logTopUp = (batchId: string, vesselId: string, ingredient: Ingredient | null, when?: When) =>
@@ -226,14 +232,19 @@ export function logBlend(
  * Puts an event right: voids it and writes it again, in one go. History keeps both.
  * @param data what it should say; `at` when it happened
  */
-export async function replaceEvent(old: LedgerEvent, data: unknown, at: number): Promise<LedgerEvent> {
+export async function replaceEvent(
+  old: LedgerEvent,
+  data: unknown,
+  at: number,
+  sure = false
+): Promise<LedgerEvent> {
   const now = Date.now();
   const again = await makeEvent(old.batchId, old.type, data as EventData<typeof old.type>, {
     at,
     recordedAt: now
   });
   const gone = await makeEvent(old.batchId, 'void', { eventId: old.id }, { at: now, recordedAt: now });
-  await write([again, gone]);
+  await write([again, gone], { sure });
   return again;
 }
 
@@ -246,43 +257,83 @@ export const logStep = (batchId: string, step: string, outcome: 'done' | 'skippe
 export const snoozeStep = (batchId: string, step: string, until: number, when?: When) =>
   record(batchId, 'step', { step, outcome: 'snoozed', until: new Date(until).toISOString() }, when);
 
-/** Usual grams of what a step puts in, for the batch as it stands. */
+/** Usual grams of what a step puts in, for the batch as it will be once its fruit has given. */
 export function stepDoseG(step: StepId, s: BatchState): number {
-  const litres = Math.max(0.5, volumeOf(s));
+  const litres = Math.max(0.2, doseL(s));
   if (step === 'campden') return campdenTablets(litres) * CAMPDEN_TABLET_G;
   if (step === 'enzyme') return enzymeG(litres, s.produceKg);
   if (step === 'pitch') return yeastG(litres);
   return 0;
 }
 
-/** Does a step that needs no number, with the usual dose: one tap. */
-export async function doStep(s: BatchState, step: StepId, when?: When): Promise<LedgerEvent> {
-  const powder = (additiveId: 'campden' | 'pectic-enzyme') =>
-    logAddition(s.id, [{ kind: 'additive', additiveId, massKg: stepDoseG(step, s) / 1000 }], when);
+const powder = (additiveId: AdditiveId, massG: number): Ingredient => ({
+  kind: 'additive',
+  additiveId,
+  massKg: massG / 1000
+});
+
+/**
+ * What one tap of a step puts into each vessel, with the usual dose; null when it wants a number or a form, or is no
+ * more than a tick.
+ */
+export function stepPuts(
+  s: BatchState,
+  step: StepId
+): { vesselId?: string; ingredients: Ingredient[] }[] | null {
+  const intoAll = (doses: readonly ['metabisulphite' | 'sorbate' | 'bentonite', number][]) =>
+    s.fills.map((f) => ({
+      vesselId: f.vesselId,
+      ingredients: doses.map(([id, g]) => powder(id, g * fillL(f)))
+    }));
   switch (step) {
-    case 'stir':
-      return logStir(s.id, when);
     case 'campden':
-      return powder('campden');
+      return [{ ingredients: [powder('campden', stepDoseG(step, s))] }];
     case 'enzyme':
-      return powder('pectic-enzyme');
-    case 'pitch':
+      return [{ ingredients: [powder('pectic-enzyme', stepDoseG(step, s))] }];
+    case 'stabilise':
+      return intoAll([
+        ['metabisulphite', DOSES.metabisulphite.perL[1]],
+        ['sorbate', DOSES.sorbate.perL[1]]
+      ]);
+    case 'finings':
+      return choiceOf(s.plan, 'clearing') === 'bentonite'
+        ? intoAll([['bentonite', DOSES.bentonite.perL[1]]])
+        : null;
+    case 'feed-1':
+    case 'feed-2': {
+      const left = feedLeft(s, step);
+      return left ? [{ ingredients: left }] : null;
+    }
+    default:
+      return null;
+  }
+}
+
+/** Steps that one tap cannot do: what went in has to be said. */
+export const wantsForm = (s: BatchState, step: StepId): boolean =>
+  ['finings', 'stabilise', 'sweeten', 'feed-1', 'feed-2'].includes(step) && stepPuts(s, step) === null;
+
+/** Does a step that needs no number, with the usual dose: one tap. @returns all that it wrote */
+export async function doStep(s: BatchState, step: StepId, when?: When): Promise<LedgerEvent[]> {
+  return together(when, async (w) => {
+    const puts = stepPuts(s, step);
+    if (puts) {
+      for (const { vesselId, ingredients } of puts)
+        await record(s.id, 'addition', { ingredients, ...(vesselId ? { vesselId } : {}) }, w);
+      return;
+    }
+    if (wantsForm(s, step))
+      throw new InputError('What went in has to be said.', 'Open the wine, and write down what you added.');
+    if (step === 'stir') return logStir(s.id, w);
+    if (step === 'pitch')
       return logPitch(
         s.id,
         { yeast: s.plan.yeast ?? { yeastId: 'wine' }, massG: stepDoseG('pitch', s), how: 'dry' },
-        when
+        w
       );
-    case 'feed-1':
-    case 'feed-2': {
-      const part = sugarParts(s.plan).later.find((p) => p.step === step);
-      const ticked = await logStep(s.id, step, 'done', when);
-      return part ? logAddition(s.id, part.ingredients, when) : ticked;
-    }
-    case 'fruit-out':
-      return logFruitOut(s.id, s.plan.press ?? 'drip', undefined, when);
-    default:
-      return logStep(s.id, step, 'done', when);
-  }
+    if (step === 'fruit-out') return logFruitOut(s.id, s.plan.press ?? 'drip', undefined, w);
+    return logStep(s.id, step, 'done', w);
+  });
 }
 
 /**
@@ -309,7 +360,10 @@ export async function keepRecipe(
       ...plan,
       name: name.trim(),
       acknowledged: undefined,
-      ingredients: plan.ingredients.map(({ lotId: _, ...i }) => i as Ingredient)
+      ingredients: plan.ingredients.map((row) => {
+        const { lotId: _, ...i } = withoutFigures(row);
+        return i as Ingredient;
+      })
     },
     madeAt: new Date().toISOString(),
     ...(about.note?.trim() ? { note: about.note.trim() } : {}),

@@ -1,17 +1,38 @@
-import { v7 as uuidv7 } from 'uuid';
-import { eventSchema, type EventData, type EventType, type LedgerEvent } from '$core/ledger/events';
-import { InputError } from '$core/units/input-error';
+import { v5 as uuidv5, v7 as uuidv7 } from 'uuid';
+import { dependentsOf, questionsAbout, type Words } from '$core/ledger/check';
+import {
+  batchesOf,
+  eventSchema,
+  type EventData,
+  type EventType,
+  type LedgerEvent
+} from '$core/ledger/events';
+import { withFigures } from '$core/must/plan';
+import { VESSEL_PRESETS } from '$core/scale/vessels';
+import { volumeText } from '$core/units/format';
+import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
+import { soundZone } from '$core/units/zone';
 import { db } from './db';
-import { summaries } from './summaries';
+import { DEFAULT_SETTINGS, settingsSchema } from './settings';
+import { eventsOf, isStamped, stamp, sumUp, touched } from './summaries';
 
 /**
  * When something happened (ms since 1970), if not now; and when it was written down.
- * With `into`, events gather there to be written together, instead of one by one.
+ * With `into`, events gather there to be written together, unasked, instead of one by one.
  */
-export type When = { at?: number; recordedAt?: number; into?: LedgerEvent[] };
+export type When = {
+  at?: number;
+  recordedAt?: number;
+  into?: LedgerEvent[];
+  /** the form that writes: what it wrote once, it does not write again */
+  form?: string;
+  /** said to be right where it was asked about */
+  sure?: boolean;
+};
 
-const zone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+const zone = (): string =>
+  soundZone(Intl.DateTimeFormat().resolvedOptions().timeZone, new Date().getTimezoneOffset());
 
 /** This browser's name in the log: random, made once. */
 async function deviceId(): Promise<string> {
@@ -22,6 +43,17 @@ async function deviceId(): Promise<string> {
   return value;
 }
 
+/** Each form's events are numbered, so that the same form writes the same ids. */
+const written = new Map<string, number>();
+function idOf(form: string | undefined): string {
+  if (!form) return uuidv7();
+  const n = written.get(form) ?? 0;
+  written.set(form, n + 1);
+  return uuidv5(String(n), form);
+}
+/** A form begins to write: its events are numbered from the first again. */
+export const beginForm = (form: string): void => void written.delete(form);
+
 /** A new event, checked against its schema. @throws InputError naming the field that is wrong */
 export async function makeEvent<T extends EventType>(
   batchId: string,
@@ -31,7 +63,7 @@ export async function makeEvent<T extends EventType>(
 ): Promise<LedgerEvent> {
   const recordedAt = when.recordedAt ?? when.at ?? Date.now();
   const event = {
-    id: uuidv7(),
+    id: idOf(when.form),
     batchId,
     type,
     v: 1,
@@ -39,7 +71,7 @@ export async function makeEvent<T extends EventType>(
     zone: zone(),
     recordedAt: new Date(recordedAt).toISOString(),
     device: await deviceId(),
-    data
+    data: withFigures(data)
   };
   const parsed = eventSchema.safeParse(event);
   if (!parsed.success) {
@@ -49,14 +81,49 @@ export async function makeEvent<T extends EventType>(
   return parsed.data;
 }
 
-/** Writes events to the log, or to the list they are gathered in. */
+/** How this household says amounts, and what its vessels hold. */
+async function wordsHere(): Promise<Words> {
+  const kept = settingsSchema.safeParse((await db.settings.get('household'))?.value);
+  const unit = (kept.success ? kept.data : DEFAULT_SETTINGS).volume;
+  const vessels = [...(await db.vessels.toArray()), ...VESSEL_PRESETS];
+  const vessel = (id: string) => vessels.find((v) => v.id === id);
+  return {
+    volume: (litres) => volumeText(litres, unit),
+    vessel: (id) => vessel(id)?.name ?? 'vessel',
+    capacityL: (id) => vessel(id)?.capacityL ?? null
+  };
+}
+
+/** Asks about events before they are written. @throws InputError for what cannot have been, AskError for what may */
+async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<void> {
+  const words = await wordsHere();
+  for (const id of new Set(events.flatMap(batchesOf))) {
+    const log = await eventsOf(id);
+    const questions = questionsAbout(id, log, events, words);
+    const refused = questions.find((q) => q.level === 'refuse');
+    if (refused) throw new InputError(refused.text, refused.todo);
+    if (!sure && questions[0]) throw new AskError(questions[0].text, questions[0].todo);
+  }
+}
+
+/**
+ * Writes events to the log with the summaries they touch, all of it or nothing, or to the list they are gathered in.
+ * A form that writes twice has written once.
+ */
 export async function write(events: LedgerEvent[], when: When = {}): Promise<void> {
   if (when.into) {
     when.into.push(...events);
     return;
   }
-  await db.events.bulkAdd(events);
-  await summaries(events);
+  await db.transaction('rw', [db.events, db.summaries, db.settings, db.vessels], async () => {
+    const there = await db.events.bulkGet(events.map((e) => e.id));
+    if (when.form && there.every(Boolean)) return;
+    await askAbout(events, when.sure === true);
+    const whole = await isStamped();
+    await db.events.bulkAdd(events);
+    await sumUp(await touched(events));
+    if (whole) await stamp();
+  });
 }
 
 /** Writes one event. */
@@ -71,8 +138,44 @@ export async function record<T extends EventType>(
   return event;
 }
 
-/** Takes an event back by voiding it; nothing is erased. */
-export const undo = (event: Pick<LedgerEvent, 'id' | 'batchId'>): Promise<LedgerEvent> =>
-  record(event.batchId, 'void', { eventId: event.id });
+/** Writes all that one tap does in one go. @returns its events */
+export async function together(
+  when: When | undefined,
+  job: (when: When) => Promise<unknown>
+): Promise<LedgerEvent[]> {
+  const into: LedgerEvent[] = [];
+  await job({ ...when, into });
+  await write(into, when);
+  return into;
+}
+
+type Ref = Pick<LedgerEvent, 'id' | 'batchId'>;
+
+/** Later events that would be left hanging if these were taken back. */
+export async function hangingOn(events: readonly Ref[]): Promise<LedgerEvent[]> {
+  const out = new Map<string, LedgerEvent>();
+  for (const batchId of new Set(events.map((e) => e.batchId)))
+    for (const e of dependentsOf(
+      await eventsOf(batchId),
+      events.map((x) => x.id)
+    ))
+      out.set(e.id, e);
+  return [...out.values()];
+}
+
+/** Takes events back by voiding them, in one write; nothing is erased. @returns the voids */
+export async function undo(events: Ref | readonly Ref[]): Promise<LedgerEvent[]> {
+  const list = Array.isArray(events) ? (events as readonly Ref[]) : [events as Ref];
+  const voids = await Promise.all(list.map((e) => makeEvent(e.batchId, 'void', { eventId: e.id })));
+  await write(voids, { sure: true });
+  return voids;
+}
+
+/** Brings back what was taken back, as new events that say the same: a void is never voided. */
+export async function restore(events: readonly LedgerEvent[]): Promise<LedgerEvent[]> {
+  const again = events.map((e) => ({ ...e, id: uuidv7(), recordedAt: new Date().toISOString() }));
+  await write(again, { sure: true });
+  return again;
+}
 
 export const newId = (): string => uuidv7();

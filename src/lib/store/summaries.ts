@@ -20,18 +20,19 @@ export async function eventsOf(batchId: string): Promise<LedgerEvent[]> {
 }
 
 /** The batches that must be summed up anew after these events: theirs, and those of what they void. */
-async function touched(events: readonly LedgerEvent[]): Promise<Set<string>> {
+export async function touched(events: readonly LedgerEvent[]): Promise<Set<string>> {
   const ids = new Set(events.flatMap(batchesOf));
   const voided = events.flatMap((e) => (e.type === 'void' ? [e.data.eventId] : []));
   for (const e of await db.events.bulkGet(voided)) if (e) batchesOf(e).forEach((id) => ids.add(id));
   return ids;
 }
 
-const stamp = async () =>
+/** Notes of how many events the summaries are. */
+export const stamp = async () =>
   db.settings.put({ key: 'summaries', value: { events: await db.events.count(), version: SUMMARY_VERSION } });
 
 /** Makes the summaries of some batches anew. */
-async function sumUp(ids: Iterable<string>): Promise<void> {
+export async function sumUp(ids: Iterable<string>): Promise<void> {
   const at = Date.now();
   const [made, gone]: [Summary[], string[]] = [[], []];
   for (const id of ids) {
@@ -43,16 +44,12 @@ async function sumUp(ids: Iterable<string>): Promise<void> {
   if (gone.length > 0) await db.summaries.bulkDelete(gone);
 }
 
-/** Brings the summaries up to date after events were written. */
-export async function summaries(events: readonly LedgerEvent[]): Promise<void> {
-  await sumUp(await touched(events));
-  await stamp();
-}
-
 const LOT = 50;
 
 /** Makes every summary anew. @param told is told how far it is, 0 to 1 */
 export async function rebuildSummaries(told?: (share: number) => void): Promise<void> {
+  // Until all of them are made none is stamped, whatever else is written meanwhile.
+  await db.settings.delete('summaries');
   const ids = (await db.events.orderBy('batchId').uniqueKeys()) as string[];
   const known = (await db.summaries.toCollection().primaryKeys()) as string[];
   await db.summaries.bulkDelete(known.filter((id) => !ids.includes(id)));
@@ -78,7 +75,10 @@ export async function refreshGiving(at: number): Promise<void> {
   );
 }
 
-/** Whether the summaries are of all events there are: a tab that was killed while writing leaves them behind. */
+/** Whether the summaries are of all events there are. */
+export const isStamped = async (): Promise<boolean> => !(await areSummariesStale());
+
+/** Whether they are not: a tab that was killed while making them leaves them behind. */
 export async function areSummariesStale(): Promise<boolean> {
   const kept = (await db.settings.get('summaries'))?.value as { events: number; version: number } | undefined;
   return kept?.events !== (await db.events.count()) || kept?.version !== SUMMARY_VERSION;

@@ -2,7 +2,7 @@ import type { LedgerEvent } from '$core/ledger/events';
 import { THINGS, type Content, type ImportPreview } from '$lib/files/vecino-file';
 import { db } from './db';
 import type { Settings } from './settings';
-import { summaries } from './summaries';
+import { rebuildSummaries } from './summaries';
 
 /** Everything that is here, as a file holds it. */
 export async function contentHere(settings: Settings): Promise<Required<Content>> {
@@ -21,6 +21,8 @@ export async function contentHere(settings: Settings): Promise<Required<Content>
 export async function writeImport({ newEvents, newThings, file }: ImportPreview): Promise<void> {
   await db.transaction('rw', [db.events, db.settings, ...THINGS.map((t) => db[t])], async () => {
     const isEmpty = (await db.events.count()) === 0;
+    // The lists are made anew from the log: until they are, they are marked as not of it.
+    await db.settings.delete('summaries');
     await db.events.bulkAdd(newEvents as LedgerEvent[]);
     await db.vessels.bulkPut(newThings.vessels);
     await db.produce.bulkPut(newThings.produce);
@@ -29,7 +31,7 @@ export async function writeImport({ newEvents, newThings, file }: ImportPreview)
     await db.methods.bulkPut(newThings.methods);
     if (isEmpty && file.settings) await db.settings.put({ key: 'household', value: file.settings });
   });
-  await summaries(newEvents);
+  await rebuildSummaries();
 }
 
 export const markExported = (at: number) => db.settings.put({ key: 'exportedAt', value: at });

@@ -9,6 +9,8 @@ export function allergensOf(item: Ingredient): string[] {
     if (item.sugarId === 'lactose') return ['milk'];
     if (item.sugarId === 'liquid-malt' || item.sugarId === 'dry-malt') return ['gluten'];
   }
+  // Chitosan is made of shells; moulds give it too, and the tub says which.
+  if (item.kind === 'additive' && item.additiveId === 'chitosan') return ['crustaceans'];
   if (entryOf(item)?.id === 'celery') return ['celery'];
   return [];
 }

@@ -1,5 +1,5 @@
 import { entryOf, type Ingredient, type Plan } from '../must/plan';
-import { doseOf, judgeDose, slipText } from '../scale/doses';
+import { doseOf, judgeDose, slipText, SO2_SHARE } from '../scale/doses';
 import { gramsText } from '../units/format';
 
 /**
@@ -22,6 +22,8 @@ export type Scene = {
   adding?: Ingredient;
   volumeL?: number;
   hadG?: number;
+  /** sulphur dioxide that was put in already, mg/L */
+  hadSo2MgL?: number;
   /** whether sulphite is in */
   hasSulphite?: boolean;
   /** whether glass is about to be moved, or something is put into bottles */
@@ -68,6 +70,14 @@ const doseSay = (s: Scene): string => {
   const had = s.hadG ? `, with ${gramsText(s.hadG)} in already` : '';
   return `${gramsText(massG)}${had} is more than anyone puts in. ${slipText(id, massG + (s.hadG ?? 0), s.volumeL!)}`;
 };
+
+/** Sulphur dioxide, free and bound, that no wine is to hold, mg/L. Legal ceilings are often 150 to 250 (from memory). */
+const MOST_SO2_MG_L = 300;
+/** What a wine would hold of it with what is about to go in, mg/L; 0 when that is no sulphite. */
+const so2MgL = (s: Scene): number =>
+  isAdding(s, 'campden', 'metabisulphite') && s.volumeL && 'massKg' in s.adding!
+    ? (s.hadSo2MgL ?? 0) + (1e6 * s.adding.massKg * SO2_SHARE.potassium) / s.volumeL
+    : 0;
 
 /**
  * Every caution Vecino knows, by id. Common practice, and the usual advice of poison and food-safety
@@ -279,6 +289,17 @@ export const RULES: Record<string, Rule> = {
     when: (s) => doseLevel(s) === 'absurd',
     say: doseSay
   },
+  'sulphite-total': {
+    level: 'stop',
+    group: 'chemicals',
+    title: 'Sulphite far over need',
+    text: `More than ${MOST_SO2_MG_L} mg/L of sulphite in all is over every legal ceiling, and can make people ill.`,
+    ask: 'Legal ceilings differ, often 150 to 250 mg/L in all: look up your own.',
+    places: ['add', 'plan'],
+    when: (s) => so2MgL(s) > MOST_SO2_MG_L,
+    say: (s) =>
+      `That makes ${so2MgL(s).toFixed(0)} mg/L of sulphite in all; the usual dose is 30 to 70, and law allows 150 to 250. Was one tablet meant, or a gram?`
+  },
   'high-dose': {
     level: 'warn',
     group: 'chemicals',
@@ -419,7 +440,7 @@ export function planCautions(
   const doses = plan.ingredients
     .filter((i) => i.kind === 'acid' || i.kind === 'additive')
     .flatMap((adding) => cautionsAt('plan', { adding, volumeL }, acknowledged))
-    .filter((c) => c.id === 'absurd-dose' || c.id === 'high-dose');
+    .filter((c) => ['absurd-dose', 'high-dose', 'sulphite-total'].includes(c.id));
   const all = [...doses, ...cautionsAt('plan', { plan, ph }, acknowledged)];
   return all
     .filter((c, i) => all.findIndex((o) => o.id === c.id) === i)

@@ -1,6 +1,6 @@
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../must/name';
-import { amountOf, withAmount, type Ingredient, type Plan } from '../must/plan';
+import { amountOf, withAmount, withoutFigures, type Ingredient, type Plan } from '../must/plan';
 import { liveEvents, type LedgerEvent } from './events';
 import type { BatchState } from './fold';
 
@@ -31,7 +31,7 @@ export function asMade(events: readonly LedgerEvent[], s: Pick<BatchState, 'id' 
       if (isDosed(i, s.plan)) continue;
       const key = keyOf(i);
       const known = rows.get(key);
-      const { id: _id, lotId: _lot, most: _most, ...plain } = i;
+      const { id: _id, lotId: _lot, most: _most, ...plain } = withoutFigures(i);
       rows.set(
         key,
         known

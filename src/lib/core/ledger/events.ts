@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ingredientSchema, planSchema, yeastSchema } from '../must/plan';
+import { keptIngredientSchema, keptPlanSchema, yeastSchema } from '../must/plan';
 import { ACIDS } from '../produce/schema';
 
 const id = z.string().min(1).max(64);
@@ -27,13 +27,13 @@ export const stockSchema = z.strictObject({
 export const eventData = {
   planned: z.strictObject({
     name: z.string().min(1).max(120),
-    plan: planSchema,
+    plan: keptPlanSchema,
     vesselId: id,
     /** the version of a recipe that it was begun from */
     recipeId: z.uuid().optional()
   }),
   addition: z.strictObject({
-    ingredients: z.array(ingredientSchema).min(1).max(100),
+    ingredients: z.array(keptIngredientSchema).min(1).max(100),
     vesselId: id.optional()
   }),
   pitch: z.strictObject({
@@ -68,13 +68,13 @@ export const eventData = {
   }),
   /** fruit, oak, hops or cocoa hung in the wine for a while; tasted by a day */
   steep: z.strictObject({
-    ingredients: z.array(ingredientSchema).min(1).max(20),
+    ingredients: z.array(keptIngredientSchema).min(1).max(20),
     vesselId: id.optional(),
     tasteBy: time.optional()
   }),
   'steep-out': z.strictObject({ steepId: id }),
   /** air taken from over a wine: by a liquid, or by gas alone */
-  'top-up': z.strictObject({ vesselId: id, ingredient: ingredientSchema.optional() }),
+  'top-up': z.strictObject({ vesselId: id, ingredient: keptIngredientSchema.optional() }),
   /** a glass drawn off; poured back when `returned` */
   sample: z.strictObject({ vesselId: id.optional(), volumeL: volumeL.positive(), returned: z.boolean() }),
   /** spilt, or boiled off: then only water goes */

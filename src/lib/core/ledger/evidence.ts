@@ -123,18 +123,27 @@ const TEACHES_SG = 0.008;
 /**
  * Takes note of a gravity read in this vessel. A reading under the floor is believed, and teaches: the fruit left less
  * behind than the table says. The first counts for half, as it is no surer than the table; the next for a third.
- * @returns false when it is too low for any wine of this must
  */
-export function noteRead(fill: Fill, at: number, sg: number): boolean {
+export function noteRead(fill: Fill, at: number, sg: number): void {
   fill.reads.push({ at, sg });
   if (fill.reads.length > KEPT_READS) fill.reads.shift();
   fill.peakAbv = Math.max(fill.peakAbv, abvOf(fill.stock));
   const floor = dryFloor(fill);
-  if (!floor) return true;
-  if (floor.sg - sg > TEACHES_SG) return false;
+  if (!floor) return;
   const run = readsDry(fill).sg;
   if (run !== null && run < floor.sg) lowerFloor(fill, (floor.sg - run) / (fill.reads.length + 1));
-  return true;
+}
+
+/**
+ * Whether a reading can be of this wine at all. One that is far under its floor is kept aside, and counts once
+ * another agrees with it: then it is the must that was not as written.
+ */
+export function canBeRead(fill: Fill, at: number, sg: number): boolean {
+  const floor = dryFloor(fill);
+  if (!floor || floor.sg - sg <= TEACHES_SG) return true;
+  const agrees = fill.odd !== null && Math.abs(fill.odd.sg - sg) <= 2 * STEM_SG;
+  fill.odd = { at, sg };
+  return agrees;
 }
 
 function lowerFloor(fill: Fill, bySg: number): void {

@@ -39,6 +39,8 @@ export type Fill = {
   maskedSg: number;
   /** hexose that came late to a wine nobody had seen to be dry, kg: it counts until a fall of its own is read */
   lateKg: number;
+  /** a reading that no wine of this must can give, until another agrees with it */
+  odd: Read | null;
 };
 
 export const emptyFill = (vesselId: string): Fill => ({
@@ -56,7 +58,8 @@ export const emptyFill = (vesselId: string): Fill => ({
   given: { sorbate: null, sulphite: null },
   stable: null,
   maskedSg: 0,
-  lateKg: 0
+  lateKg: 0,
+  odd: null
 });
 
 export const fillL = (fill: Pick<Fill, 'stock'>): number => liquid(fill.stock)?.volumeL ?? 0;

@@ -20,7 +20,7 @@ import {
 import { SUCROSE_TO_HEXOSE, SWEETENERS, YEASTS, type AdditiveId } from '../must/substances';
 import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
 import { liveTimed, type EventData, type LedgerEvent } from './events';
-import { forgetReads, givePreserver, isFinished, noteRead, seenOver } from './evidence';
+import { canBeRead, forgetReads, givePreserver, isFinished, noteRead, seenOver } from './evidence';
 import { A_DREG_L, emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';
 
 export type { Fill } from './fill';
@@ -80,8 +80,8 @@ export type Bottling = {
   isClear: boolean | null;
   /** pressure that was foreseen at 20 °C, bar; null when it was not judged */
   bar20: number | null;
-  /** g/L of hexose that fruit in it still held */
-  heldGL: number;
+  /** hexose that fruit in it still held, kg */
+  heldKg: number;
   /** bottles that are still closed, as far as is known */
   left: number;
   /** when bottles of it were opened and found without gas */
@@ -119,8 +119,9 @@ export type BatchState = {
   bottled: Bottling[];
   /** when sugar or a sweetener last went into wine that was out of its bucket */
   sweetenedAt: number | null;
-  /** sugar and honey that went in after the first day, kg as weighed */
-  fedKg: number;
+  /** sugar and honey that went in, kg as weighed, and when it last did */
+  sugarKg: number;
+  sugarAt: number | null;
   measured: { ph: number | null; taGL: number | null };
   /** strength by spirit indication, when it was measured */
   spiritAbv: { at: number; abv: number } | null;
@@ -244,8 +245,9 @@ function add(
       first.extractKg += extract(held);
     }
     if ((item.kind === 'sugar' || item.kind === 'honey') && item.massKg > 0) {
-      if (s.rackings.length > 0 || s.fruitOutAt !== null) s.sweetenedAt = at;
-      if (at > s.startedAt && s.pitches.length > 0 && !item.id?.startsWith('adjust')) s.fedKg += item.massKg;
+      if (s.rackings.length > 0) s.sweetenedAt = at;
+      s.sugarKg += item.massKg;
+      s.sugarAt = at;
     }
     if (isLayer)
       s.lots.push({
@@ -380,6 +382,10 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
   const hasDropped = before && s.pitches.length > 0 && sg < before.sg - 0.008;
   const fermenting = mayFerment(s, at) || hasDropped || s.fills.some((f) => f.fermentedKg > 0);
   const isOfOne = vesselId !== undefined || s.fills.length === 1;
+  // Nobody said which of several unlike wines was read: it speaks of none of them.
+  if (!isOfOne && !areAlike(fills)) return doubt(s, 'not-there');
+  if (fermenting && isOfOne && first && before && !canBeRead(first, at, sg))
+    return doubt(s, 'impossible-figure');
   s.readings.push({
     eventId: e.id,
     at,
@@ -388,8 +394,6 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
     tempC: tempC ?? null,
     expectedSg: fermenting || !before ? null : before.sg
   });
-  // Nobody said which of several unlike wines was read: it speaks of none of them.
-  if (!isOfOne && !areAlike(fills)) return doubt(s, 'not-there');
   for (const fill of fills) {
     const now = liquid(fill.stock);
     if (!now) continue;
@@ -403,7 +407,7 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
       // One reading may be a slip: what it takes away counts as there until the next one agrees.
       fill.unshownKg = isOfOne ? Math.max(0, hexoseKg) : Math.max(0, fill.unshownKg + hexoseKg);
     }
-    if (isOfOne && !noteRead(fill, at, sg)) doubt(s, 'impossible-figure');
+    if (isOfOne) noteRead(fill, at, sg);
   }
 }
 
@@ -535,7 +539,7 @@ function bottle(s: Working, e: Extract<LedgerEvent, { type: 'bottle' }>, at: num
     primingGL: primingGL ?? 0,
     isClear: clear ?? null,
     bar20: bar20 ?? null,
-    heldGL: thereL > 0 ? (1000 * held) / thereL : 0,
+    heldKg: held,
     left: count,
     stillAt: []
   });
@@ -754,7 +758,7 @@ function run(
   const s: Working = {
     id: planned.batchId,
     name: planned.data.name,
-    plan: planned.data.plan,
+    plan: knownPlan(planned.data.plan),
     startedAt: first.at,
     at,
     zone: planned.zone,
@@ -787,12 +791,14 @@ function run(
     startSg: null,
     doubts: [],
     sweetenedAt: null,
-    fedKg: 0,
+    sugarKg: 0,
+    sugarAt: null,
     lots: [],
     eventId: planned.id,
     eventType: 'planned',
     eventAt: first.at
   };
+  if (s.plan !== planned.data.plan) doubt(s, 'unknown-produce');
   for (const { e, at: when } of live) {
     if (when > at) break;
     if (unread.has(e.id)) continue;
@@ -813,6 +819,12 @@ function run(
   for (const { e, at: when } of live)
     if (unread.has(e.id)) s.doubts.push({ eventId: e.id, at: when, type: e.type, code: 'cannot-be-read' });
   return s;
+}
+
+/** A plan without rows of produce that nobody has the figures of any more; itself when there are none. */
+function knownPlan(plan: Plan): Plan {
+  const ingredients = plan.ingredients.filter((i) => !('produceId' in i) || entryOf(i));
+  return ingredients.length === plan.ingredients.length ? plan : { ...plan, ingredients };
 }
 
 /** So many events that cannot be applied, and the log itself cannot be. */

@@ -9,7 +9,7 @@ import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from
 
 const DAY = 86_400_000;
 
-export type Stage = 'must' | 'fermenting' | 'in glass' | 'clearing' | 'bottled';
+export type Stage = 'must' | 'fermenting' | 'in glass' | 'clearing' | 'bottled' | 'gone';
 
 /** Where a batch stands: the figures its sentence speaks of. */
 export type Standing = {
@@ -79,7 +79,7 @@ export function tooCold(s: BatchState): { tempC: number; wantsC: number } | null
 }
 
 function stageOf(s: BatchState): Stage {
-  if (s.bottled.length > 0 && s.fills.length === 0) return 'bottled';
+  if (s.fills.length === 0) return s.bottled.length > 0 ? 'bottled' : 'gone';
   if (s.rackings.length > 1) return 'clearing';
   if (s.rackings.length === 1) return 'in glass';
   return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';

@@ -1,3 +1,4 @@
+import { dangersOf } from '../finish/danger';
 import type { BatchState } from './fold';
 import { liveEvents, type LedgerEvent } from './events';
 import { foldBatch } from './fold';
@@ -6,12 +7,12 @@ import { standingOf, type Standing } from './standing';
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 2;
+export const SUMMARY_VERSION = 3;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
   id: string;
-  /** 1 while wine stands in a vessel, 0 once it is all in bottle */
+  /** 1 while wine stands in a vessel, or in bottles that could burst; 0 once it is all bottled or gone */
   running: 0 | 1;
   startedAt: number;
   /** words of its name, for looking it up */
@@ -65,7 +66,7 @@ export function summaryOf(events: readonly LedgerEvent[], id: string, at: number
   if (!s || s.id !== id) return null;
   return {
     id,
-    running: s.bottled.length > 0 && s.fills.length === 0 ? 0 : 1,
+    running: s.fills.length > 0 || dangersOf(s).length > 0 ? 1 : 0,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
     ...usedBy(events, id),

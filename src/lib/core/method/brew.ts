@@ -237,8 +237,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
 /** What to do with a row before it is weighed, in words. */
 function handlingOf(i: Ingredient, plan: Plan): string {
   if (i.kind === 'produce') {
-    const p = entryOf(i)!;
-    const hours = p.hoursPerKg * i.massKg;
+    const hours = (entryOf(i)?.hoursPerKg ?? 0) * i.massKg;
     const wash = { rinsed: 'Rinse', washed: 'Wash and drain', unwashed: 'Look over, do not wash' }[
       choiceOf(plan, 'wash')
     ];

@@ -1,5 +1,8 @@
 import type { BatchState } from '../ledger/fold';
+import { amountOf, withAmount, type Ingredient } from '../must/plan';
+import { inZone } from '../units/zone';
 import { stepsOf, type Step, type StepId } from './steps';
+import { sugarParts } from './sugar-parts';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -18,28 +21,47 @@ export type Due = {
 };
 
 /** The civil day of a moment in a zone, as yyyy-mm-dd. */
-export function civilDay(at: number, zone: string): string {
-  let format = formats.get(zone);
-  if (!format) {
-    format = new Intl.DateTimeFormat('en-CA', {
-      timeZone: zone,
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit'
-    });
-    formats.set(zone, format);
-  }
-  return format.format(at);
-}
-const formats = new Map<string, Intl.DateTimeFormat>();
+export const civilDay = (at: number, zone: string): string =>
+  inZone(at, zone, { year: 'numeric', month: '2-digit', day: '2-digit' }, 'en-CA');
 
 /** Whether anything is in a vessel yet: a brew day that was only begun has none. */
 export const hasMust = (s: Pick<BatchState, 'fills' | 'produceKg'>): boolean =>
   s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
 
+/** Steps whose doing is what went in: a tick never stands in for it. */
+const PUTS_IN = new Set<StepId>(['campden', 'enzyme', 'pitch', 'feed-1', 'feed-2', 'stabilise', 'sweeten']);
+
+/** When every vessel had got sulphite and sorbate together; null while one has not. */
+function stabilisedAt(s: BatchState): number | null {
+  const all = s.fills.map((f) => f.stable?.at ?? null);
+  return all.length > 0 && all.every((at) => at !== null) ? Math.max(...(all as number[])) : null;
+}
+
+/** So much of a part counts as all of it: spoons and bags are not weighed out twice. */
+const NEARLY = 0.8;
+
+/**
+ * What of a planned part of the sugar is still to go in; null when it is in, whoever put it there and when.
+ * @param step the first or the second part
+ */
+export function feedLeft(s: BatchState, step: 'feed-1' | 'feed-2'): Ingredient[] | null {
+  const { now, later } = sugarParts(s.plan);
+  const kgOf = (items: readonly Ingredient[]) =>
+    items.reduce((sum, i) => sum + (i.kind === 'sugar' || i.kind === 'honey' ? i.massKg : 0), 0);
+  const part = later.find((p) => p.step === step);
+  if (!part) return null;
+  const before = later.filter((p) => p.step < step).reduce((sum, p) => sum + kgOf(p.ingredients), 0);
+  const partKg = kgOf(part.ingredients);
+  const inKg = Math.max(0, s.sugarKg - kgOf(now.ingredients) - before);
+  if (partKg <= 0 || inKg >= NEARLY * partKg) return null;
+  return part.ingredients.map((i) => withAmount(i, amountOf(i) * (1 - inKg / partKg)));
+}
+
 /** When a step was last done: by the event that is its doing, or ticked off or skipped. */
 function doneAt(s: BatchState, id: StepId): number | null {
-  const ticked = s.steps.filter((x) => x.step === id && x.outcome !== 'snoozed').map((x) => x.at);
+  const ticked = s.steps
+    .filter((x) => x.step === id && (x.outcome === 'skipped' || (x.outcome === 'done' && !PUTS_IN.has(id))))
+    .map((x) => x.at);
   const by: Record<StepId, number | null | undefined> = {
     crush: hasMust(s) || s.rackings.length > 0 || s.bottled.length > 0 ? s.startedAt : null,
     campden: s.powdersG.campden?.at,
@@ -48,11 +70,11 @@ function doneAt(s: BatchState, id: StepId): number | null {
     stir: s.stirs.at(-1),
     read: s.readings.at(-1)?.at,
     starter: null,
-    'feed-1': null,
-    'feed-2': null,
-    finings: s.powdersG.bentonite?.at,
-    stabilise: s.powdersG.sorbate?.at,
-    sweeten: null,
+    'feed-1': feedLeft(s, 'feed-1') ? null : s.sugarAt,
+    'feed-2': feedLeft(s, 'feed-2') ? null : s.sugarAt,
+    finings: s.powdersG.bentonite?.at ?? s.powdersG.kieselsol?.at ?? s.powdersG.chitosan?.at,
+    stabilise: stabilisedAt(s),
+    sweeten: s.sweetenedAt !== null && s.sweetenedAt >= (stabilisedAt(s) ?? 0) ? s.sweetenedAt : null,
     'fruit-out': s.fruitOutAt,
     'rack-1': s.rackings[0]?.at,
     'rack-2': s.rackings[1]?.at,

@@ -132,7 +132,7 @@ function noteOf(i: Ingredient): string {
     i.cut ? CUTS[i.cut].name : '',
     i.heat && i.heat !== 'raw' ? HEATS[i.heat].name : '',
     (entryOf(i)?.hoursPerKg ?? 0) * i.massKg >= 0.25
-      ? `about ${(entryOf(i)!.hoursPerKg * i.massKg).toFixed(1)} h of work`
+      ? `about ${((entryOf(i)?.hoursPerKg ?? 0) * i.massKg).toFixed(1)} h of work`
       : ''
   ];
   return bits.filter(Boolean).join(', ');

@@ -13,7 +13,7 @@ import {
   type Ripeness
 } from '../produce/extraction';
 import { SCHOOLS, type ChoiceOf, type SchoolId } from '../method/schools';
-import { ownProduceSchema, type Produce } from '../produce/schema';
+import { ownProduceSchema, produceSchema, type Produce } from '../produce/schema';
 import { produceById } from '../produce/table';
 import {
   ACID_ADDITIONS,
@@ -47,19 +47,33 @@ const findings = {
 export const juiceReadingSchema = z.strictObject(findings);
 export type JuiceReading = z.infer<typeof juiceReadingSchema>;
 
-/** The entry a row of produce or juice is reckoned by: its own, else the table's. */
-type WithEntry = { produceId: string; entry?: Produce | undefined };
-const knownEntry = <T extends WithEntry>(item: T, ctx: z.RefinementCtx<T>): void => {
+/** The entry a row of produce or juice is reckoned by: its own, else what it was made with, else the table's. */
+type WithEntry = { produceId: string; entry?: Produce | undefined; figures?: Produce | undefined };
+type Check = <T extends WithEntry>(item: T, ctx: z.RefinementCtx<T>) => void;
+
+/** What a row names is no poison, and an entry of one's own is for what it names. */
+const soundEntry: Check = (item, ctx) => {
   const issue = (message: string, key = 'produceId') =>
     ctx.addIssue({ code: 'custom', message, path: [key], input: item });
-  const poison =
-    findPoisonous(item.entry?.name ?? item.produceId) ?? unsafePart(item.entry?.name ?? item.produceId);
   if (item.entry && item.entry.id !== item.produceId)
     return issue(`is for “${item.entry.id}”, not “${item.produceId}”`, 'entry');
-  if (poison && (item.entry || !produceById(item.produceId)))
-    return issue(`“${item.entry?.name ?? item.produceId}” is not food: ${poison.why}`);
-  if (!item.entry && !produceById(item.produceId))
-    issue(`“${item.produceId}” is no produce in the table; GET /api/produce lists them`);
+  if (!item.entry && produceById(item.produceId)) return;
+  for (const name of [item.entry?.name, item.entry?.plural, item.entry?.latin, item.produceId]) {
+    const poison = name ? (findPoisonous(name) ?? unsafePart(name)) : null;
+    if (poison) return issue(`“${name}” is not food: ${poison.why}`);
+  }
+};
+
+/** The same, and that its figures are known. */
+const knownEntry: Check = (item, ctx) => {
+  soundEntry(item, ctx);
+  if (!item.entry && !item.figures && !produceById(item.produceId))
+    ctx.addIssue({
+      code: 'custom',
+      message: `“${item.produceId}” is no produce in the table; GET /api/produce lists them`,
+      path: ['produceId'],
+      input: item
+    });
 };
 
 /** On a row of the slip: the row's own id, the unit it was typed in, and whether Vecino works it out. */
@@ -74,91 +88,100 @@ const row = {
   lotId: id.optional()
 };
 
-export const ingredientSchema = z.discriminatedUnion('kind', [
-  z
-    .strictObject({
+const ingredients = (checkEntry: Check, isKept: boolean) =>
+  z.discriminatedUnion('kind', [
+    z
+      .strictObject({
+        ...row,
+        kind: z.literal('produce'),
+        produceId,
+        /** the user's own entry, or their figures for the table's */
+        entry: ownProduceSchema.optional(),
+        /** the table's figures as they were when this went in */
+        figures: produceSchema.optional(),
+        massKg,
+        form: z.enum(['fresh', 'frozen', 'canned', 'dried']).optional(),
+        /** bought weight is converted by the usable fraction; trimmed is what goes in */
+        weighed: z.enum(['trimmed', 'bought']).optional(),
+        cut: z.enum(keys<Cut>(CUTS)).optional(),
+        heat: z.enum(keys<Heat>(HEATS)).optional(),
+        simmerMin: z.number().finite().min(0).max(600).optional(),
+        ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
+        /** what became of the juice that thawing let go */
+        thawJuice: z.enum(['kept', 'poured-off']).optional(),
+        /** pressed for its juice, without water: only the juice goes in */
+        pressed: z
+          .strictObject({ press: z.enum(keys<Press>(PRESSES)), mill: z.enum(keys<Mill>(MILLS)) })
+          .optional(),
+        measured: juiceReadingSchema.optional()
+      })
+      .superRefine(checkEntry),
+    z.strictObject({
       ...row,
-      kind: z.literal('produce'),
-      produceId,
-      /** the user's own entry, or their figures for the table's */
-      entry: ownProduceSchema.optional(),
+      kind: z.literal('sugar'),
+      sugarId: z.enum(keys<SweetenerId>(SWEETENERS)),
       massKg,
-      form: z.enum(['fresh', 'frozen', 'canned', 'dried']).optional(),
-      /** bought weight is converted by the usable fraction; trimmed is what goes in */
-      weighed: z.enum(['trimmed', 'bought']).optional(),
-      cut: z.enum(keys<Cut>(CUTS)).optional(),
-      heat: z.enum(keys<Heat>(HEATS)).optional(),
-      simmerMin: z.number().finite().min(0).max(600).optional(),
-      ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
-      /** what became of the juice that thawing let go */
-      thawJuice: z.enum(['kept', 'poured-off']).optional(),
-      /** pressed for its juice, without water: only the juice goes in */
-      pressed: z
-        .strictObject({ press: z.enum(keys<Press>(PRESSES)), mill: z.enum(keys<Mill>(MILLS)) })
-        .optional(),
-      measured: juiceReadingSchema.optional()
-    })
-    .superRefine(knownEntry),
-  z.strictObject({
-    ...row,
-    kind: z.literal('sugar'),
-    sugarId: z.enum(keys<SweetenerId>(SWEETENERS)),
-    massKg,
-    /** left lying on the bottom, to dissolve by itself */
-    layered: z.boolean().optional()
-  }),
-  z.strictObject({ ...row, kind: z.literal('honey'), massKg, layered: z.boolean().optional() }),
-  z
-    .strictObject({
-      ...row,
-      kind: z.literal('juice'),
-      produceId,
-      entry: ownProduceSchema.optional(),
-      form: z.enum(['juice', 'concentrate']).optional(),
-      volumeL,
-      ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
-      measured: juiceReadingSchema.optional()
-    })
-    .superRefine((item, ctx) => {
-      knownEntry(item, ctx);
-      const entry = item.entry ?? produceById(item.produceId);
-      if (entry && !entry.forms.includes('juice'))
-        ctx.addIssue({
-          code: 'custom',
-          message: 'is not pressed for juice; enter it as produce',
-          path: ['produceId'],
-          input: item
-        });
+      /** left lying on the bottom, to dissolve by itself */
+      layered: z.boolean().optional()
     }),
-  z.strictObject({
-    ...row,
-    kind: z.literal('water'),
-    volumeL,
-    /** mg/L as CaCO₃ */
-    alkalinityMgL: z.number().finite().min(0).max(1000).optional()
-  }),
-  z.strictObject({
-    ...row,
-    kind: z.literal('wine'),
-    volumeL,
-    abv: z.number().finite().min(0).max(25),
-    sg: z.number().finite().min(0.97).max(1.2),
-    taGL: z.number().finite().min(0).max(30).optional(),
-    ph: z.number().finite().min(2.5).max(5).optional()
-  }),
-  z.strictObject({
-    ...row,
-    kind: z.literal('acid'),
-    acidId: z.enum(keys<AcidAdditionId>(ACID_ADDITIONS)),
-    massKg
-  }),
-  z.strictObject({
-    ...row,
-    kind: z.literal('additive'),
-    additiveId: z.enum(keys<AdditiveId>(ADDITIVES)),
-    massKg: massKg.max(20, 'is more than 20 kg of a powder')
-  })
-]);
+    z.strictObject({ ...row, kind: z.literal('honey'), massKg, layered: z.boolean().optional() }),
+    z
+      .strictObject({
+        ...row,
+        kind: z.literal('juice'),
+        produceId,
+        entry: ownProduceSchema.optional(),
+        figures: produceSchema.optional(),
+        form: z.enum(['juice', 'concentrate']).optional(),
+        volumeL,
+        ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
+        measured: juiceReadingSchema.optional()
+      })
+      .superRefine((item, ctx) => {
+        checkEntry(item, ctx);
+        const entry = item.entry ?? produceById(item.produceId);
+        if (!isKept && entry && !entry.forms.includes('juice'))
+          ctx.addIssue({
+            code: 'custom',
+            message: 'is not pressed for juice; enter it as produce',
+            path: ['produceId'],
+            input: item
+          });
+      }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('water'),
+      volumeL,
+      /** mg/L as CaCO₃ */
+      alkalinityMgL: z.number().finite().min(0).max(1000).optional()
+    }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('wine'),
+      volumeL,
+      abv: z.number().finite().min(0).max(25),
+      sg: z.number().finite().min(0.97).max(1.2),
+      taGL: z.number().finite().min(0).max(30).optional(),
+      ph: z.number().finite().min(2.5).max(5).optional()
+    }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('acid'),
+      acidId: z.enum(keys<AcidAdditionId>(ACID_ADDITIONS)),
+      massKg
+    }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('additive'),
+      additiveId: z.enum(keys<AdditiveId>(ADDITIVES)),
+      massKg: massKg.max(20, 'is more than 20 kg of a powder')
+    })
+  ]);
+
+/** An ingredient of a plan that is made now. */
+export const ingredientSchema = ingredients(knownEntry, false);
+/** One that was written down, by whatever table there was then. */
+export const keptIngredientSchema = ingredients(soundEntry, true);
 
 export const yeastSchema = z.strictObject({
   yeastId: z.enum(keys<YeastId>(YEASTS)).optional(),
@@ -223,21 +246,25 @@ export const methodShape = {
 };
 
 /** A plan: what the Plan page edits, a file holds, and `POST /api/estimate` takes. */
-export const planSchema = z.strictObject({
-  ingredients: z
-    .array(ingredientSchema)
-    .min(1, 'needs at least one ingredient')
-    .max(100, 'holds more than 100 ingredients'),
-  yeast: yeastSchema.optional(),
-  name: z.string().max(120).optional(),
-  target: targetSchema.optional(),
-  vesselId: z.string().max(64).optional(),
-  ...methodShape,
-  /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
-  prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),
-  /** cautions that were read and put away while planning */
-  acknowledged: z.array(id).max(100).optional()
-});
+const plans = <I extends typeof ingredientSchema>(item: I) =>
+  z.strictObject({
+    ingredients: z
+      .array(item)
+      .min(1, 'needs at least one ingredient')
+      .max(100, 'holds more than 100 ingredients'),
+    yeast: yeastSchema.optional(),
+    name: z.string().max(120).optional(),
+    target: targetSchema.optional(),
+    vesselId: z.string().max(64).optional(),
+    ...methodShape,
+    /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
+    prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),
+    /** cautions that were read and put away while planning */
+    acknowledged: z.array(id).max(100).optional()
+  });
+export const planSchema = plans(ingredientSchema);
+/** A plan that was written down. */
+export const keptPlanSchema = plans(keptIngredientSchema);
 
 export type Ingredient = z.infer<typeof ingredientSchema>;
 export type Plan = z.infer<typeof planSchema>;
@@ -247,7 +274,33 @@ type ProduceRow = Extract<Ingredient, { kind: 'produce' | 'juice' }>;
 
 /** The entry an ingredient is reckoned by, its own or the table's; undefined for what is no produce. */
 export const entryOf = (item: Ingredient): Produce | undefined =>
-  'produceId' in item ? ((item as ProduceRow).entry ?? produceById(item.produceId)) : undefined;
+  'produceId' in item
+    ? ((item as ProduceRow).entry ?? (item as ProduceRow).figures ?? produceById(item.produceId))
+    : undefined;
+
+/** A row with the table's figures as they are today, so that no later table rewrites what was made with it. */
+const withFigure = (item: Ingredient): Ingredient => {
+  if (!('produceId' in item) || item.entry || item.figures) return item;
+  const figures = produceById(item.produceId);
+  return figures ? ({ ...item, figures } as Ingredient) : item;
+};
+
+/** The data of an event, each row of produce in it with its figures. */
+export const withFigures = <T>(data: T): T => {
+  const holds = data as { ingredients?: Ingredient[]; ingredient?: Ingredient };
+  return {
+    ...data,
+    ...(Array.isArray(holds.ingredients) ? { ingredients: holds.ingredients.map(withFigure) } : {}),
+    ...(holds.ingredient ? { ingredient: withFigure(holds.ingredient) } : {})
+  };
+};
+
+/** A row without them, as a new plan wants it. */
+export const withoutFigures = (item: Ingredient): Ingredient => {
+  if (!('produceId' in item)) return item;
+  const { figures: _, ...bare } = item as ProduceRow;
+  return bare as Ingredient;
+};
 
 /** Kilograms or litres of an ingredient, as it was entered. */
 export const amountOf = (item: Ingredient): number => ('volumeL' in item ? item.volumeL : item.massKg);

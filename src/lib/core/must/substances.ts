@@ -424,6 +424,8 @@ export const ADDITIVES = {
   tannin: 'Tannin',
   'acid-blend': 'Acid blend',
   bentonite: 'Bentonite',
+  kieselsol: 'Kieselsol, first part',
+  chitosan: 'Chitosan, second part',
   oak: 'Oak chips',
   hops: 'Dry hops'
 } as const;

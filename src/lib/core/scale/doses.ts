@@ -198,9 +198,16 @@ export const doseG = (id: DoseId, volumeL: number): Spread => {
   return [low * volumeL, usual * volumeL, high * volumeL];
 };
 
-/** Whole Campden tablets for `volumeL`, at least one. */
+/** Campden tablets for `volumeL`, to the nearest half. */
 export const campdenTablets = (volumeL: number): number =>
-  Math.max(1, Math.round(doseG('campden', volumeL)[1] / CAMPDEN_TABLET_G));
+  Math.max(0.5, Math.round((2 * doseG('campden', volumeL)[1]) / CAMPDEN_TABLET_G) / 2);
+
+/** Tablets as they are counted: `½ tablet`, `1½ tablets`. */
+export const tabletText = (n: number): string => {
+  const whole = Math.floor(n);
+  const said = n % 1 === 0.5 ? `${whole || ''}½` : String(+n.toFixed(2));
+  return `${said} ${n <= 1 ? 'tablet' : 'tablets'}`;
+};
 
 /** Grams of pectic enzyme by the more generous of its two rules: by must and by fruit. */
 export const enzymeG = (volumeL: number, fruitKg: number): number =>

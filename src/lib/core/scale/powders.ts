@@ -13,6 +13,7 @@ import {
   DOSES,
   enzymeG,
   spoonText,
+  tabletText,
   TEASPOON_G,
   yeastG,
   type DoseId
@@ -62,7 +63,7 @@ export function powdersOf(plan: Plan, volumeL: number): Powder[] {
       id: 'campden',
       name: 'Campden',
       massG: tablets * CAMPDEN_TABLET_G,
-      amount: `${tablets} ${tablets === 1 ? 'tablet' : 'tablets'}`,
+      amount: tabletText(tablets),
       why: DOSES.campden.why,
       step: 'campden'
     });

@@ -13,6 +13,9 @@ export class InputError extends Error {
   }
 }
 
+/** Something that may well be meant: asked about once, and written when it is said to be so. */
+export class AskError extends InputError {}
+
 /** The message with its remedy, as one line for a person. */
 export const explain = (error: unknown): string =>
   error instanceof InputError

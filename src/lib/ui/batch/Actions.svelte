@@ -29,7 +29,8 @@
     ['steep', batch.state.steeps.some((s) => s.outAt === null) ? 'Steeping' : 'Steep', !inBucket],
     ['take', 'Sample, loss', true],
     ['note', 'Note', true],
-    ['bottle', 'Bottle', !inBucket || batch.standing.steady.steady]
+    // Who owns no hydrometer bottles too: the way is there, and warns.
+    ['bottle', 'Bottle', batch.state.fills.length > 0 && (!inBucket || !hasFruit)]
   ]);
   const NAMES: Record<FormId, string> = {
     read: 'Read gravity',
@@ -44,7 +45,7 @@
     bottle: 'Bottle'
   };
   const done = () => (form = null);
-  const step = (id: StepId, text: string) => tell(text, () => doStep(batch.state, id));
+  const step = (id: StepId, text: string) => tell(text, (sure) => doStep(batch.state, id, { sure }));
 </script>
 
 <section aria-label="Write down" id="actions">

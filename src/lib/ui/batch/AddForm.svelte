@@ -3,14 +3,17 @@
   import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '$core/must/substances';
   import { chooseIngredient, type Choice } from '$core/produce/choose';
   import { parseProduce } from '$core/produce/weigh';
-  import { doseG, doseOf } from '$core/scale/doses';
+  import { doseG, doseOf, DOSES, CAMPDEN_TABLET_G, tabletText } from '$core/scale/doses';
+  import { parsePowder } from '$core/scale/measure-out';
   import { InputError } from '$core/units/input-error';
-  import { gramsText } from '$core/units/format';
+  import { gramsText, volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
-  import { volumeOf } from '$core/ledger/fold';
+  import { addedSo2MgL, fillL } from '$core/ledger/fill';
+  import { doseL } from '$core/ledger/will-hold';
   import { entryOf, type Ingredient } from '$core/must/plan';
   import { logAddition } from '$lib/store/actions';
-  import { record } from '$lib/store/record';
+  import { record, together } from '$lib/store/record';
+  import VesselPick from './VesselPick.svelte';
   import Cautions from '../caution/Cautions.svelte';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
@@ -27,6 +30,7 @@
     amount: '',
     when: '',
     layered: '',
+    vessel: '',
     understood: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -36,7 +40,8 @@
   );
   const answer = $derived(powder ? null : chooseIngredient(draft.fields.what, country, household.ownProduce));
   const choice = $derived<Choice | null>(answer?.kind === 'choices' ? (answer.choices[0] ?? null) : null);
-  const litres = $derived(volumeOf(batch.state));
+  const named = $derived(batch.state.fills.find((f) => f.vesselId === draft.fields.vessel));
+  const litres = $derived(named ? fillL(named) : doseL(batch.state));
   const dose = $derived(
     doseOf(powder ? { additiveId: powder } : ((choice?.item ?? {}) as { acidId?: string }))
   );
@@ -52,8 +57,15 @@
   function item(): Ingredient {
     if (answer?.kind === 'refused') throw new InputError(`Not in a wine: ${answer.why}`, 'Leave it out.');
     if (powder) {
-      const q = parseAs('mass', draft.fields.amount, 'g', country);
-      return { kind: 'additive', additiveId: powder, massKg: q.base, unit: q.unit };
+      const dosed = doseOf({ additiveId: powder });
+      const q = parsePowder(
+        draft.fields.amount,
+        dosed ? DOSES[dosed].teaspoonG : null,
+        country,
+        powder === 'campden'
+      );
+      if (q.massKg <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
+      return { kind: 'additive', additiveId: powder, massKg: q.massKg, unit: q.unit };
     }
     if (!choice)
       throw new InputError(
@@ -84,6 +96,14 @@
     } as Ingredient;
   }
 
+  /** Grams of the same that are in there already. */
+  const hadOf = (adding: Ingredient): number =>
+    adding.kind !== 'additive'
+      ? 0
+      : named
+        ? (named.powdersG[adding.additiveId] ?? 0)
+        : (batch.state.powdersG[adding.additiveId]?.massG ?? 0);
+
   /** What is about to go in, once it can be read; before that, what it is. */
   const adding = $derived.by<Ingredient | null>(() => {
     try {
@@ -99,7 +119,8 @@
           {
             adding,
             volumeL: litres,
-            hadG: adding.kind === 'additive' ? (batch.state.powdersG[adding.additiveId]?.massG ?? 0) : 0,
+            hadG: hadOf(adding),
+            hadSo2MgL: named ? addedSo2MgL(named) : Math.max(0, ...batch.state.fills.map(addedSo2MgL)),
             ph: batch.state.measured.ph
           },
           batch.state.acknowledged.filter((id) => RULES[id]?.level !== 'stop')
@@ -112,9 +133,11 @@
   const save = form.submit(async (when) => {
     const what = item();
     if (stop && !understood) throw new InputError(stop.text, 'Correct it, or say that it is what you mean.');
-    if (stop) await record(batch.id, 'caution', { cautionId: stop.id, text: stop.text.slice(0, 400) }, when);
-    const event = await logAddition(batch.id, [what], when);
-    return [`${ingredientText(what, household.settings)} in.`, event] as const;
+    const events = await together(when, async (w) => {
+      if (stop) await record(batch.id, 'caution', { cautionId: stop.id, text: stop.text.slice(0, 400) }, w);
+      return logAddition(batch.id, [what], w, named?.vesselId);
+    });
+    return [`${ingredientText(what, household.settings)} in.`, events] as const;
   });
 </script>
 
@@ -140,7 +163,7 @@
       <input
         class="field"
         autocomplete="off"
-        placeholder={powder ? '5 g' : '750 g'}
+        placeholder={powder === 'campden' ? '2 tablets' : powder ? '5 g' : '750 g'}
         value={draft.fields.amount}
         oninput={(e) => draft.set('amount', e.currentTarget.value)}
       />
@@ -170,8 +193,19 @@
       /> Left on the bottom to dissolve</label
     >
   {/if}
-  {#if usual}<p class="small">Usual for {litres.toFixed(1)} L: {gramsText(usual)}.</p>{/if}
+  {#if usual}<p class="small">
+      Usual for {volumeText(litres, household.settings.volume)}: {powder === 'campden'
+        ? tabletText(Math.round((2 * usual) / CAMPDEN_TABLET_G) / 2)
+        : gramsText(usual)}.
+    </p>{/if}
+  <VesselPick
+    {batch}
+    value={draft.fields.vessel}
+    onset={(v) => draft.set('vessel', v)}
+    label="Into"
+    all="all of them, by what stands in each"
+  />
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
-  <button class="btn btn-primary">Write it down</button>
+  <button class="btn btn-primary">{form.asks ? 'It is so: write it down' : 'Write it down'}</button>
 </form>

@@ -3,7 +3,7 @@
   import { hasMust } from '$core/method/schedule';
   import { mustColour } from '$core/must/colour';
   import { temperatureText, volumeText } from '$core/units/format';
-  import { doStep } from '$lib/store/actions';
+  import { doStep, wantsForm } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import AcidTag from './AcidTag.svelte';
   import Actions from './Actions.svelte';
@@ -39,11 +39,11 @@
   const why = $derived(whyAbvDiffers(batch.state, batch.standing));
 
   async function act(step: Parameters<typeof formOf>[0]) {
-    const wanted = formOf(step);
+    const wanted = formOf(step) ?? (wantsForm(batch.state, step) ? 'add' : null);
     if (wanted) {
       form = wanted;
       document.getElementById('actions')?.scrollIntoView({ block: 'nearest' });
-    } else await tell('Done.', () => doStep(batch.state, step));
+    } else await tell('Done.', (sure) => doStep(batch.state, step, { sure }));
   }
 </script>
 

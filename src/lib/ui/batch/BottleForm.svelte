@@ -1,15 +1,19 @@
 <script lang="ts">
+  import { checkBottling } from '$core/finish/judge';
   import { BOTTLES, type BottleType } from '$core/finish/pressure';
-  import { liquid } from '$core/must/stock';
+  import { fillL } from '$core/ledger/fill';
+  import { isSediment } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
+  import { sgText, volumeText } from '$core/units/format';
   import { parseNumber } from '$core/units/parse';
   import { logBottling } from '$lib/store/actions';
-  import { record } from '$lib/store/record';
-  import { vesselById, type Batch } from '$lib/store/household.svelte';
+  import { record, together } from '$lib/store/record';
+  import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
+  import WhenField from '../field/WhenField.svelte';
   import BatchCautions from './BatchCautions.svelte';
-  import { checkBottling } from './bottling';
+  import VesselPick from './VesselPick.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
@@ -21,15 +25,24 @@
     type: 'still',
     priming: '',
     clear: '',
-    understood: ''
+    rest: '',
+    understood: '',
+    when: ''
   });
   const form = createWriteDown(draft, () => ondone());
+  const unit = $derived(household.settings.volume);
   const fill = $derived(
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
-  const litres = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
+  const litres = $derived(fill ? fillL(fill) : 0);
   const size = $derived(parseNumber(draft.fields.size) ?? 0.75);
   const guess = $derived(Math.max(0, Math.floor((litres * 0.98) / size)));
+  const typed = $derived(draft.fields.count.trim() ? parseNumber(draft.fields.count) : guess);
+  const restL = $derived(Math.max(0, litres - (typed ?? 0) * size));
+  /** A little at the bottom is sediment unless it is said; more stays unless it is said. */
+  const isAll = $derived(
+    draft.fields.rest === '' ? isSediment(restL, litres, 'bottle') : draft.fields.rest === 'sediment'
+  );
   const priming = $derived(draft.fields.priming.trim() ? (parseNumber(draft.fields.priming) ?? NaN) : 0);
   const check = $derived(
     checkBottling(
@@ -40,11 +53,11 @@
       fill?.vesselId
     )
   );
-  const stopped = $derived(check.verdict.level === 'stop');
+  const stopped = $derived(check?.verdict.level === 'stop');
 
-  const save = form.submit(async () => {
-    const count = draft.fields.count.trim() ? parseNumber(draft.fields.count) : guess;
-    if (!count || !Number.isInteger(count))
+  const save = form.submit(async (when) => {
+    const count = typed;
+    if (!count || !Number.isInteger(count) || count < 1)
       throw new InputError(`“${draft.fields.count}” is no number of bottles.`, 'Give a whole number.');
     if (!Number.isFinite(priming) || priming < 0)
       throw new InputError(
@@ -53,7 +66,7 @@
       );
     if (count * size > litres * 1.15)
       throw new InputError(
-        `${count} bottles of ${size} L want ${(count * size).toFixed(1)} L; there are ${litres.toFixed(1)} L.`,
+        `${count} bottles of ${size} L want ${volumeText(count * size, unit)}; there are ${volumeText(litres, unit)}.`,
         'Check the number and the size.'
       );
     if (stopped && draft.fields.understood !== 'yes')
@@ -61,32 +74,36 @@
         'The pressure check says no.',
         'Take one of the safe ways out, or say that you understand.'
       );
-    if (stopped)
-      await record(batch.id, 'caution', { cautionId: 'pressure', text: check.verdict.text.slice(0, 400) });
-    const event = await logBottling(batch.id, {
-      from: fill!.vesselId,
-      bottles: [{ count, sizeL: size, type: draft.fields.type as BottleType }],
-      ...(priming > 0 ? { primingGL: priming } : {}),
-      bar20: check.verdict.bar20
+    const events = await together(when, async (w) => {
+      if (stopped)
+        await record(
+          batch.id,
+          'caution',
+          { cautionId: 'pressure', text: check!.verdict.text.slice(0, 400) },
+          w
+        );
+      await logBottling(
+        batch.id,
+        {
+          from: fill!.vesselId,
+          bottles: [{ count, sizeL: size, type: draft.fields.type as BottleType }],
+          ...(priming > 0 ? { primingGL: priming } : {}),
+          ...(check ? { bar20: check.verdict.bar20 } : {}),
+          clear: draft.fields.clear === 'yes',
+          emptied: isAll
+        },
+        w
+      );
     });
     return [
-      `${count} bottles of ${batch.state.name}. Stand them a few days, then lay them down.`,
-      event
+      `${count} bottles of ${batch.state.name}. ${stopped ? 'They may burst: keep them cold and covered, and see Today.' : 'Stand them a few days, then lay them down.'}`,
+      events
     ] as const;
   });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Bottle">
-  {#if batch.state.fills.length > 1}
-    <label class="grid gap-1 text-[0.9375rem] font-semibold">
-      From
-      <select class="field" value={fill?.vesselId} onchange={(e) => draft.set('from', e.currentTarget.value)}>
-        {#each batch.state.fills as f (f.vesselId)}<option value={f.vesselId}
-            >{vesselById(f.vesselId)?.name}</option
-          >{/each}
-      </select>
-    </label>
-  {/if}
+  <VesselPick {batch} value={fill?.vesselId ?? ''} onset={(v) => draft.set('from', v)} label="From" />
   <div class="grid grid-cols-2 gap-3">
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
       >Bottles
@@ -130,6 +147,21 @@
       />
     </label>
   </div>
+  {#if restL > 0.05}
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        class="checkbox"
+        checked={isAll}
+        onchange={(e) => draft.set('rest', e.currentTarget.checked ? 'sediment' : 'stays')}
+      />
+      <span
+        >That was all, the other {volumeText(restL, unit)} is sediment{#if !isAll}<span class="small block"
+            >Else it stays where it is.</span
+          >{/if}</span
+      ></label
+    >
+  {/if}
   <label class="flex min-h-11 items-center gap-3"
     ><input
       type="checkbox"
@@ -138,23 +170,32 @@
       onchange={(e) => draft.set('clear', e.currentTarget.checked ? 'yes' : '')}
     /> It is clear and drops no more</label
   >
-  <div
-    role={stopped ? 'alert' : 'status'}
-    data-testid="pressure"
-    class="px-3 py-2 {stopped
-      ? 'bg-tint-rose'
-      : check.verdict.level === 'warn'
-        ? 'bg-tint-straw'
-        : 'bg-tint-green'}"
-  >
-    <p class="number text-[1.25rem]">
-      {check.verdict.bar20.toFixed(1)} bar
-      <span class="font-sans text-[0.9375rem] font-normal"
-        >at 20 °C, bottle made for {check.verdict.ratingBar}</span
-      >
-    </p>
-    <p class="text-[0.9375rem]">{check.reachable.why} {check.verdict.text}</p>
-  </div>
+  {#if check}
+    <div
+      role={stopped ? 'alert' : 'status'}
+      data-testid="pressure"
+      class="px-3 py-2 {stopped
+        ? 'bg-tint-rose'
+        : check.verdict.level === 'warn'
+          ? 'bg-tint-straw'
+          : 'bg-tint-green'}"
+    >
+      <p class="number text-[1.25rem]">
+        {check.verdict.bar20.toFixed(1)} bar
+        <span class="font-sans text-[0.9375rem] font-normal"
+          >at 20 °C, bottle made for {check.verdict.ratingBar}</span
+        >
+      </p>
+      <p class="text-[0.9375rem]">
+        {check.reachable.why}
+        {check.verdict.text}
+        {#if stopped && check.reachable.clearsAtSg !== null}
+          Two readings at or under <b class="number">{sgText(check.reachable.clearsAtSg)}</b>, three days
+          apart, would clear it.
+        {/if}
+      </p>
+    </div>
+  {/if}
   {#if stopped}
     <label class="flex min-h-11 items-center gap-3"
       ><input
@@ -168,8 +209,9 @@
   <BatchCautions
     {batch}
     place="bottle"
-    scene={{ intoGlass: true, isAlive: !stopped && !batch.standing.steady.steady }}
+    scene={{ intoGlass: true, isAlive: !stopped && !batch.standing.isDry }}
   />
+  <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button
     class="btn {stopped ? 'btn-error' : 'btn-primary'}"

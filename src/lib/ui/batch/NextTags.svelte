@@ -5,6 +5,7 @@
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
   import Tag from '../tag/Tag.svelte';
+  import { putsText } from '../today/steps-on-card';
 
   let { batch, onact }: { batch: Batch; onact: (step: Due['step']['id']) => void } = $props();
 
@@ -23,6 +24,8 @@
             <div class="min-w-0">
               <p class="number text-[1.1875rem] leading-tight">{d.step.title}, {when(d)}</p>
               <p class="mt-0.5 text-[0.9375rem] leading-snug opacity-90">{d.step.how}</p>
+              {#if d.status !== 'coming'}{@const puts = putsText(batch.state, d.step.id, household.settings)}
+                {#if puts}<p class="mt-0.5 font-semibold">{puts}</p>{/if}{/if}
             </div>
             {#if d.status !== 'coming'}
               <button

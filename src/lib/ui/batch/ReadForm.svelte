@@ -11,6 +11,8 @@
   import { parseWhen } from '../field/parse-when';
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
+  import { InputError } from '$core/units/input-error';
+  import VesselPick from './VesselPick.svelte';
 
   let { batch, ondone }: { batch: OpenBatch; ondone: () => void } = $props();
 
@@ -22,6 +24,7 @@
     ph: '',
     ta: '',
     residue: '',
+    vessel: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -58,6 +61,12 @@
   });
   const odd = $derived(puzzle !== null && !whyThisReading(puzzle).isFine);
 
+  const vesselOf = () => {
+    const isThere = batch.state.fills.some((f) => f.vesselId === draft.fields.vessel);
+    if (batch.state.fills.length > 1 && !isThere)
+      throw new InputError('It stands in several vessels.', 'Say which one was read.', 'vessel');
+    return isThere ? { vesselId: draft.fields.vessel } : {};
+  };
   const save = form.submit(async (when) => {
     const isAcidOnly = draft.fields.sg.trim() === '';
     const ph = draft.fields.ph.trim() ? parsePh(draft.fields.ph) : undefined;
@@ -66,13 +75,14 @@
       const acid = { ...(ph === undefined ? {} : { ph }), ...(taGL === undefined ? {} : { taGL }) };
       return [
         `${batch.state.name}: acid written down.`,
-        await record(batch.id, 'reading', acid, when)
+        await record(batch.id, 'reading', { ...acid, ...vesselOf() }, when)
       ] as const;
     }
     const stem = stemOf(draft.fields.sg);
     const event = await logGravity(batch.id, stem, tempOf(), household.settings, when, {
       ...(ph === undefined ? {} : { ph }),
       ...(taGL === undefined ? {} : { taGL }),
+      ...vesselOf(),
       ...(draft.fields.residue.trim() ? { residueSg: parseGravity(draft.fields.residue) } : {})
     });
     return [`${batch.state.name}: ${stem.toFixed(3)} written down.`, event] as const;
@@ -80,6 +90,7 @@
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Read gravity">
+  <VesselPick {batch} value={draft.fields.vessel} onset={(v) => draft.set('vessel', v)} label="Read from" />
   <div class="grid grid-cols-2 gap-3">
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
       >Gravity

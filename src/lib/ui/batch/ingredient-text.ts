@@ -1,6 +1,6 @@
 import { entryOf, type Ingredient } from '$core/must/plan';
 import { amountIn, unitLabel, type ProduceUnit } from '$core/produce/weigh';
-import { CAMPDEN_TABLET_G } from '$core/scale/doses';
+import { CAMPDEN_TABLET_G, tabletText } from '$core/scale/doses';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, isVolumeUnit } from '$core/units/measure';
 import type { Settings } from '$lib/store/settings';
@@ -10,13 +10,14 @@ import { nameOf } from '$core/must/name';
 export function ingredientText(item: Ingredient, settings: Settings): string {
   const name = nameOf(item).toLowerCase();
   const typed = item.unit as ProduceUnit | undefined;
-  if (item.kind === 'produce' && typed && !isMassUnit(typed))
-    return `${significant(amountIn(item.massKg, typed, entryOf(item)!), 3)} ${typed === 'piece' ? '' : `${unitLabel(typed)} `}${name}`;
+  const entry = entryOf(item);
+  if (item.kind === 'produce' && entry && typed && !isMassUnit(typed))
+    return `${significant(amountIn(item.massKg, typed, entry), 3)} ${typed === 'piece' ? '' : `${unitLabel(typed)} `}${name}`;
   if ('volumeL' in item)
     return `${quantityText(item.volumeL, typed && isVolumeUnit(typed) ? typed : settings.volume)} ${name}`;
   if (item.kind === 'additive' && item.additiveId === 'campden') {
-    const n = Math.round((item.massKg * 1000) / CAMPDEN_TABLET_G);
-    return `${n} Campden ${n === 1 ? 'tablet' : 'tablets'}`;
+    const said = tabletText(Math.round((2 * item.massKg * 1000) / CAMPDEN_TABLET_G) / 2);
+    return said.replace(/tablet/, 'Campden tablet');
   }
   if (item.kind === 'additive' || item.kind === 'acid') return `${gramsText(item.massKg * 1000)} ${name}`;
   return `${quantityText(item.massKg, typed && isMassUnit(typed) ? typed : settings.mass)} ${name}`;

@@ -1,16 +1,12 @@
 <script lang="ts">
+  import { inZone } from '$core/units/zone';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { dueWord } from '../shelf/when';
 
   /** What to write on the tape. */
   let { batch, ondone }: { batch: OpenBatch; ondone: () => void } = $props();
   const day = $derived(
-    new Intl.DateTimeFormat('en-GB', {
-      day: 'numeric',
-      month: 'long',
-      year: 'numeric',
-      timeZone: batch.state.zone
-    }).format(batch.state.startedAt)
+    inZone(batch.state.startedAt, batch.state.zone, { day: 'numeric', month: 'long', year: 'numeric' })
   );
   const next = $derived(batch.due.filter((d) => !d.step.everyH).slice(0, 3));
 </script>

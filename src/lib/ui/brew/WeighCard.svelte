@@ -14,7 +14,7 @@
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { logAddition, logCard, logPitch, startTimer } from '$lib/store/actions';
-  import { record } from '$lib/store/record';
+  import { record, together } from '$lib/store/record';
   import Cautions from '../caution/Cautions.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { sayWrong, tell } from '../nav/said.svelte';
@@ -77,7 +77,8 @@
         return { item: { kind: 'additive', additiveId: 'nutrient', massKg: massG / 1000 }, text: asked };
       if (typed === '') return { item: planned, text: asked };
       if (isPowder) {
-        const q = parsePowder(typed, teaspoonG, country);
+        const isTablet = planned.kind === 'additive' && planned.additiveId === 'campden';
+        const q = parsePowder(typed, teaspoonG, country, isTablet);
         return { item: withAmount(planned, q.massKg), text: `${typed}, ${gramsText(1000 * q.massKg)}` };
       }
       if (planned.kind === 'produce') {
@@ -115,22 +116,25 @@
   async function take() {
     if (!('item' in read)) return sayWrong(new Error(read.error));
     const what = read.item;
-    await tell(`${card.title}: ${read.text}.`, async () => {
-      if (isSlip && dose)
-        await record(batch.id, 'caution', {
-          cautionId: `${verdict}-dose`,
-          text: slipText(dose, 1000 * amountOf(what), volumeL).slice(0, 400)
-        });
-      await draft.done();
-      if (card.kind === 'yeast')
-        return logPitch(batch.id, {
-          yeast: plan.yeast ?? { yeastId: 'wine' },
-          massG: planned ? 1000 * amountOf(what) : massG,
-          how: plan.pitch ?? 'dry'
-        });
-      if (!planned) return logCard(batch.id, card.id, 'done');
-      return logAddition(batch.id, [what]);
-    });
+    const slip = isSlip && dose ? slipText(dose, 1000 * amountOf(what), volumeL).slice(0, 400) : null;
+    const isIn = await tell(`${card.title}: ${read.text}.`, (sure) =>
+      together({ sure }, async (when) => {
+        if (slip) await record(batch.id, 'caution', { cautionId: `${verdict}-dose`, text: slip }, when);
+        if (card.kind === 'yeast')
+          return logPitch(
+            batch.id,
+            {
+              yeast: plan.yeast ?? { yeastId: 'wine' },
+              massG: planned ? 1000 * amountOf(what) : massG,
+              how: plan.pitch ?? 'dry'
+            },
+            when
+          );
+        if (!planned) return logCard(batch.id, card.id, 'done', when);
+        return logAddition(batch.id, [what], when);
+      })
+    );
+    if (isIn) await draft.done();
   }
 </script>
 

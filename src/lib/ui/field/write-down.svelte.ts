@@ -1,36 +1,66 @@
 import type { LedgerEvent } from '$core/ledger/events';
-import { explain } from '$core/units/input-error';
+import { AskError, explain } from '$core/units/input-error';
+import { beginForm, type When } from '$lib/store/record';
 import { sayDone } from '../nav/said.svelte';
 import { parseWhen } from './parse-when';
 
-type Draft = { fields: Record<string, string>; done: () => Promise<void> };
-type Moment = { at: number; recordedAt: number };
+type Draft = { fields: Record<string, string>; id: string; done: () => Promise<void> };
+/** What is written, and when: to be handed to every write of the form. */
+export type Moment = When & { at: number; recordedAt: number };
 
 /**
- * The submit of a form that writes one event down: what goes wrong is said in the form and nothing is lost;
- * what goes right is said at the foot with its undo, and the draft is dropped.
+ * The submit of a form that writes down what one person did: what goes wrong is said in the form and nothing is lost;
+ * what goes right is said at the foot with its undo, and the draft is dropped. It writes once, however often it is
+ * pressed, here or in another tab. What is asked about is written when the same is pressed again.
  * @param draft its `when` field, if it has one, says when it happened
  * @param ondone closes the form
  */
 export function createWriteDown(draft: Draft, ondone: () => void) {
   let error = $state('');
+  let asks = $state(false);
+  let askedAbout = '';
+  let isBusy = false;
+  const formNow = () => JSON.stringify(draft.fields);
   return {
     get error() {
       return error;
     },
+    /** whether the next press says that it is so */
+    get asks() {
+      return asks;
+    },
     submit:
-      (job: (when: Moment) => Promise<readonly [text: string, event: LedgerEvent]>) =>
+      (
+        job: (when: Moment) => Promise<readonly [text: string, events: LedgerEvent | readonly LedgerEvent[]]>
+      ) =>
       async (e: SubmitEvent) => {
         e.preventDefault();
+        if (isBusy) return;
+        isBusy = true;
+        const sure = asks && askedAbout === formNow();
         error = '';
+        asks = false;
         try {
           const now = Date.now();
-          const [text, event] = await job({ at: parseWhen(draft.fields.when ?? '', now), recordedAt: now });
+          beginForm(draft.id);
+          const [text, events] = await job({
+            at: parseWhen(draft.fields.when ?? '', now),
+            recordedAt: now,
+            form: draft.id,
+            sure
+          });
           await draft.done();
-          sayDone(text, event);
+          sayDone(text, events);
           ondone();
         } catch (err) {
           error = explain(err);
+          if (err instanceof AskError) {
+            asks = true;
+            askedAbout = formNow();
+            error = `${error} Press again if it is so.`;
+          }
+        } finally {
+          isBusy = false;
         }
       }
   };

@@ -1,5 +1,11 @@
 <script lang="ts">
-  import { hush, said, undoSaid } from './said.svelte';
+  import { hush, said } from './said.svelte';
+
+  const TONE = {
+    done: 'border-ink bg-slip',
+    ask: 'border-straw bg-tint-straw',
+    wrong: 'border-rosehip bg-tint-rose'
+  } as const;
 </script>
 
 <div
@@ -8,14 +14,14 @@
   class="pointer-events-none fixed inset-x-0 bottom-[11.5rem] z-30 flex justify-center px-3 md:bottom-[8rem]"
 >
   {#if said.line}
+    {@const act = said.line.act}
     <div
-      class="pointer-events-auto flex max-w-2xl items-center gap-3 border-[1.5px] px-4 py-1 {said.line
-        .tone === 'wrong'
-        ? 'border-rosehip bg-tint-rose text-ink'
-        : 'border-ink bg-slip text-ink'}"
+      class="pointer-events-auto flex max-w-2xl min-w-0 items-center gap-3 border-[1.5px] px-4 py-1 text-ink {TONE[
+        said.line.tone
+      ]}"
     >
-      <span>{said.line.text}</span>
-      {#if said.line.event}<button class="btn btn-plain" onclick={undoSaid}>Undo</button>{/if}
+      <span class="min-w-0 break-words">{said.line.text}</span>
+      {#if act}<button class="btn btn-plain" onclick={() => void act.run()}>{act.label}</button>{/if}
       <button class="btn btn-plain" onclick={hush} aria-label="Close this message">×</button>
     </div>
   {/if}

@@ -1,4 +1,5 @@
 import { civilDay, type Due } from '$core/method/schedule';
+import { inZone } from '$core/units/zone';
 
 const DAY = 86_400_000;
 
@@ -13,26 +14,16 @@ export function whenWord(at: number, now: number, zone: string): string {
 /** A moment as people write it: `today 8:10`, `yesterday`, `22 Nov`. */
 export function dayWord(at: number, now: number, zone: string): string {
   const days = Math.round((Date.parse(civilDay(now, zone)) - Date.parse(civilDay(at, zone))) / DAY);
-  const time = new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    hour: 'numeric',
-    minute: '2-digit'
-  }).format(at);
+  const time = inZone(at, zone, { hour: 'numeric', minute: '2-digit' });
   if (days === 0) return `today ${time}`;
   if (days === 1) return `yesterday ${time}`;
   const sameYear = civilDay(at, zone).slice(0, 4) === civilDay(now, zone).slice(0, 4);
-  return new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    day: 'numeric',
-    month: 'short',
-    ...(sameYear ? {} : { year: 'numeric' })
-  }).format(at);
+  return inZone(at, zone, { day: 'numeric', month: 'short', ...(sameYear ? {} : { year: 'numeric' }) });
 }
 
 /** A range of days: `4 – 9 Dec`. */
 export function spanWord(from: number, to: number, zone: string): string {
-  const show = (at: number) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short' }).format(at);
+  const show = (at: number) => inZone(at, zone, { day: 'numeric', month: 'short' });
   const [a, b] = [show(from), show(to)];
   if (a === b) return a;
   const [dayA, monthA] = a.split(' ');

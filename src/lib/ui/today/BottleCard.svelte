@@ -1,9 +1,9 @@
 <script lang="ts">
+  import { checkBottling } from '$core/finish/judge';
   import { InputError } from '$core/units/input-error';
   import { parseNumber } from '$core/units/parse';
   import { logBottling } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
-  import { checkBottling } from '../batch/bottling';
   import { tell } from '../nav/said.svelte';
 
   /** One number, when the pressure check lets it: how many bottles. */
@@ -14,21 +14,23 @@
   let text = $state('');
 
   const save = () =>
-    tell(`${batch.state.name}: bottled.`, async () => {
+    tell(`${batch.state.name}: bottled.`, async (sure) => {
       const count = text.trim() ? parseNumber(text) : guess;
-      if (!count || !Number.isInteger(count))
+      if (!count || !Number.isInteger(count) || count < 1)
         throw new InputError(`“${text}” is no number of bottles.`, 'Give a whole number.');
-      if (count * 0.75 > batch.standing.volumeL * 1.15)
-        throw new InputError(`${count} bottles want more wine than there is.`, 'Check the number.');
-      return logBottling(batch.id, {
-        from: batch.state.fills[0]!.vesselId,
-        bottles: [{ count, sizeL: 0.75, type: 'still' }],
-        bar20: check.verdict.bar20
-      });
+      return logBottling(
+        batch.id,
+        {
+          from: batch.state.fills[0]!.vesselId,
+          bottles: [{ count, sizeL: 0.75, type: 'still' }],
+          ...(check ? { bar20: check.verdict.bar20 } : {})
+        },
+        { sure }
+      );
     });
 </script>
 
-{#if check.verdict.level === 'stop' || batch.state.fills.length !== 1}
+{#if !check || check.verdict.level === 'stop' || batch.state.fills.length !== 1}
   <a class="btn btn-line" href="/batches/{batch.id}#bottle"
     >{batch.state.fills.length !== 1 ? 'Bottle it' : 'Not yet: why'}</a
   >

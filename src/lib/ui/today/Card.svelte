@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Due } from '$core/method/schedule';
   import { mustColour } from '$core/must/colour';
-  import { doStep } from '$lib/store/actions';
+  import { doStep, wantsForm } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { whenWord } from '../shelf/when';
@@ -9,7 +9,7 @@
   import BottleCard from './BottleCard.svelte';
   import RackCard from './RackCard.svelte';
   import ReadCard from './ReadCard.svelte';
-  import { TAP } from './steps-on-card';
+  import { putsText, TAP } from './steps-on-card';
   import { warningsOf } from './warnings';
 
   /** One batch on the walk: what is wrong, what is due, each done in one tap or one number. */
@@ -46,21 +46,26 @@
     </h2>
     <ul class="grid gap-2">
       {#each due as d (d.step.id)}
+        {@const puts = putsText(batch.state, d.step.id, household.settings)}
         <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <p class="min-w-0 flex-1 basis-60">
             <span class="font-semibold">{d.step.title}</span>{#if d.status === 'overdue'}<span
                 class="text-rosehip">, {whenWord(d.dueAt, household.now, zone)}</span
               >{/if}<span class="text-quiet">. {d.step.how}</span>
+            {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}
           </p>
           {#if d.step.id === 'read'}<ReadCard {batch} />
           {:else if d.step.id === 'rack-1' || d.step.id === 'rack-2'}<RackCard {batch} />
           {:else if d.step.id === 'bottle'}<BottleCard {batch} />
+          {:else if wantsForm(batch.state, d.step.id)}<a class="btn btn-line" href="/batches/{batch.id}#add"
+              >Write down what went in</a
+            >
           {:else}
             <button
               class="btn btn-primary"
               onclick={() =>
-                tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, () =>
-                  doStep(batch.state, d.step.id)
+                tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, (sure) =>
+                  doStep(batch.state, d.step.id, { sure })
                 )}>{TAP[d.step.id] ?? 'Done'}</button
             >
           {/if}

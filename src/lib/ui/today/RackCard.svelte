@@ -23,7 +23,7 @@
   let text = $state('');
 
   const save = () =>
-    tell(`${batch.state.name}: racked into the ${into!.name}.`, async () => {
+    tell(`${batch.state.name}: racked into the ${into!.name}.`, async (sure) => {
       const out = text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : outL;
       if (out > into!.capacityL)
         throw new InputError(`That does not fit the ${into!.name}.`, 'Open the batch to use two.');
@@ -31,7 +31,9 @@
         batch.id,
         fill!.vesselId,
         [{ vesselId: into!.id, volumeL: out }],
-        Math.max(0, volumeL - out)
+        Math.max(0, volumeL - out),
+        { sure },
+        true
       );
     });
 </script>

@@ -3,30 +3,51 @@
   import { logGravity } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
+  import { InputError } from '$core/units/input-error';
+  import VesselPick from '../batch/VesselPick.svelte';
   import { tell } from '../nav/said.svelte';
 
   /** One number: the gravity. The last one is there to say “same”. */
   let { batch }: { batch: Batch } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`today-read:${batch.id}`, { sg: '' });
-  const last = $derived(batch.standing.sg?.measured ? batch.standing.sg.sg.toFixed(3) : '');
+  const draft = createDraft(`today-read:${batch.id}`, { sg: '', vessel: '' });
+  const fills = $derived(batch.state.fills);
+  const vessel = $derived(fills.length > 1 ? draft.fields.vessel : (fills[0]?.vesselId ?? ''));
+  /** The last of this vessel, to say “same”. */
+  const last = $derived(
+    fills
+      .find((f) => f.vesselId === vessel)
+      ?.reads.at(-1)
+      ?.sg.toFixed(3) ??
+      (fills.length > 1 || !batch.standing.sg?.measured ? '' : batch.standing.sg.sg.toFixed(3))
+  );
 
   async function save(text: string) {
-    const ok = await tell(`${batch.state.name}: read.`, () =>
-      logGravity(batch.id, parseGravity(text), null, household.settings)
-    );
+    const ok = await tell(`${batch.state.name}: ${text} written down.`, async (sure) => {
+      if (fills.length > 1 && !vessel)
+        throw new InputError(`${batch.state.name} stands in several vessels.`, 'Say which one was read.');
+      return logGravity(
+        batch.id,
+        parseGravity(text),
+        null,
+        household.settings,
+        { sure },
+        fills.length > 1 ? { vesselId: vessel } : {}
+      );
+    });
     if (ok) await draft.done();
   }
 </script>
 
 <form
-  class="flex gap-2"
+  class="flex flex-wrap items-end gap-2"
   onsubmit={(e) => {
     e.preventDefault();
     void save(draft.fields.sg || last);
   }}
 >
+  <VesselPick {batch} value={draft.fields.vessel} onset={(v) => draft.set('vessel', v)} label="Read from" />
   <input
     class="field number w-28! text-[1.25rem]!"
     inputmode="decimal"

@@ -1,4 +1,10 @@
+import type { BatchState } from '$core/ledger/fold';
 import type { StepId } from '$core/method/steps';
+import { amountOf, withAmount, type Ingredient } from '$core/must/plan';
+import { nameOf } from '$core/must/name';
+import { stepPuts } from '$lib/store/actions';
+import type { Settings } from '$lib/store/settings';
+import { ingredientText } from '../batch/ingredient-text';
 
 /** The word on a card's button, for steps that one tap does. */
 export const TAP: Partial<Record<StepId, string>> = {
@@ -7,11 +13,21 @@ export const TAP: Partial<Record<StepId, string>> = {
   enzyme: 'Enzyme in',
   pitch: 'Yeast in',
   starter: 'Starter begun',
-  'feed-1': 'Fed',
-  'feed-2': 'Fed',
+  'feed-1': 'Sugar in',
+  'feed-2': 'Sugar in',
   finings: 'Finings in',
-  stabilise: 'Stabilised',
-  sweeten: 'Sweetened',
+  stabilise: 'Both are in',
   'fruit-out': 'Fruit is out',
   crush: 'Done'
 };
+
+/** What one tap of a step writes down, in words, all vessels together; empty when it puts nothing in. */
+export function putsText(s: BatchState, step: StepId, settings: Settings): string {
+  const rows = new Map<string, Ingredient>();
+  for (const { ingredients } of stepPuts(s, step) ?? [])
+    for (const i of ingredients) {
+      const known = rows.get(nameOf(i));
+      rows.set(nameOf(i), known ? withAmount(known, amountOf(known) + amountOf(i)) : i);
+    }
+  return [...rows.values()].map((i) => ingredientText(i, settings)).join(' and ');
+}
