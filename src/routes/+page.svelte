@@ -1,5 +1,7 @@
 <script lang="ts">
+  import { dangersOf } from '$core/finish/danger';
   import { hasMust } from '$core/method/schedule';
+  import DangerCard from '$lib/ui/today/DangerCard.svelte';
   import { household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
@@ -7,6 +9,10 @@
 
   const WEEK = 7 * 86_400_000;
   const running = $derived(runningBatches().filter((b) => hasMust(b.state)));
+  /** Bottles that could burst, before all else. */
+  const dangers = $derived(
+    runningBatches().flatMap((batch) => dangersOf(batch.state).map((d) => ({ batch, d })))
+  );
   /** Begun, with nothing in the bucket yet. */
   const begun = $derived(runningBatches().filter((b) => !hasMust(b.state) && b.state.bottled.length === 0));
   /** The walk: danger first, then the latest, then the rest. */
@@ -61,7 +67,9 @@
   {#await import('$lib/ui/today/FirstRun.svelte') then { default: FirstRun }}<FirstRun />{/await}
 {:else}
   <h1 class="sentence pt-2 pb-2 font-normal">
-    {#if jobs > 0}
+    {#if dangers.length > 0}
+      <span class="font-bold">Bottles that could burst</span> come first: the {dangers[0]!.batch.state.name.toLowerCase()}.
+    {:else if jobs > 0}
       <span class="font-bold">{NUMBER[jobs] ?? jobs} {jobs === 1 ? 'job' : 'jobs'} on the walk,</span> about {Math.max(
         2,
         jobs * 3
@@ -71,6 +79,7 @@
   </h1>
   <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
     <div>
+      {#each dangers as x (x.d.bottlingId)}<DangerCard batch={x.batch} danger={x.d} />{/each}
       {#each begun as b (b.id)}
         <p class="inkline flex flex-wrap items-center justify-between gap-3 py-3">
           <span class="text-[1.3125rem] font-bold">{b.state.name}</span>

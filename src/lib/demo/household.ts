@@ -117,8 +117,8 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
       log.filter((e) => e.batchId === id),
       at
     )!;
-  const read = (id: string, days: number, sg: number, tempC = 20) =>
-    logGravity(id, sg, tempC, DEFAULT_SETTINGS, ago(days));
+  const read = (id: string, days: number, sg: number, tempC = 20, vesselId?: string) =>
+    logGravity(id, sg, tempC, DEFAULT_SETTINGS, ago(days), vesselId ? { vesselId } : {});
   const stir = async (id: string, from: number, to: number) => {
     for (let d = from; d >= to; d--) await logStir(id, ago(d, 11));
   };
@@ -168,10 +168,13 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
     0.6,
     ago(103)
   );
-  await read(gooseberry, 75, 0.995);
+  await read(gooseberry, 75, 0.995, 20, 'jar-5-a');
+  await read(gooseberry, 75, 0.996, 20, 'jar-uk');
   await logRacking(gooseberry, 'jar-5-a', [{ vesselId: 'jar-5-b', volumeL: 5 }], 0.1, ago(72));
-  await read(gooseberry, 12, 0.994);
-  await read(gooseberry, 4, 0.994);
+  for (const jar of ['jar-5-b', 'jar-uk']) {
+    await read(gooseberry, 12, 0.994, 19, jar);
+    await read(gooseberry, 4, 0.994, 19, jar);
+  }
 
   const linden = await startBatch(
     plan(

@@ -251,6 +251,15 @@ export async function replaceEvent(
 export const logBottling = (batchId: string, data: EventData<'bottle'>, when?: When) =>
   record(batchId, 'bottle', data, when);
 
+/** Bottles of one filling opened, and what was found. */
+export const logOpened = (
+  batchId: string,
+  bottleId: string,
+  count: number,
+  found: NonNullable<EventData<'open'>['found']>,
+  when?: When
+) => record(batchId, 'open', { bottleId, count, found }, when);
+
 export const logStep = (batchId: string, step: string, outcome: 'done' | 'skipped', when?: When) =>
   record(batchId, 'step', { step, outcome }, when);
 

@@ -99,7 +99,8 @@ async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<
   const words = await wordsHere();
   for (const id of new Set(events.flatMap(batchesOf))) {
     const log = await eventsOf(id);
-    const questions = questionsAbout(id, log, events, words);
+    const mine = events.filter((e) => e.type === 'void' || batchesOf(e).includes(id));
+    const questions = questionsAbout(id, log, mine, words);
     const refused = questions.find((q) => q.level === 'refuse');
     if (refused) throw new InputError(refused.text, refused.todo);
     if (!sure && questions[0]) throw new AskError(questions[0].text, questions[0].todo);

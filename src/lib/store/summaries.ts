@@ -81,5 +81,7 @@ export const isStamped = async (): Promise<boolean> => !(await areSummariesStale
 /** Whether they are not: a tab that was killed while making them leaves them behind. */
 export async function areSummariesStale(): Promise<boolean> {
   const kept = (await db.settings.get('summaries'))?.value as { events: number; version: number } | undefined;
-  return kept?.events !== (await db.events.count()) || kept?.version !== SUMMARY_VERSION;
+  const events = await db.events.count();
+  if (!kept) return events > 0;
+  return kept.events !== events || kept.version !== SUMMARY_VERSION;
 }

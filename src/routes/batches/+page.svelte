@@ -43,7 +43,7 @@
     if (by === 'stage')
       return STAGES.map(([stage, label]) => ({
         label,
-        list: stage === 'bottled' ? bottled : running.filter((b) => b.standing.stage === stage)
+        list: [...running.filter((b) => b.standing.stage === stage), ...(stage === 'bottled' ? bottled : [])]
       })).filter((g) => g.list.length > 0);
     const kinds: [label: string, is: (shape: string) => boolean][] = [
       ['Open buckets and barrels', (shape: string) => shape === 'bucket' || shape === 'barrel'],
@@ -53,7 +53,10 @@
       .map(([label, is]) => ({
         label,
         list: running
-          .filter((b) => is(vesselById(b.state.fills[0]?.vesselId ?? '')?.shape ?? 'bucket'))
+          .filter(
+            (b) =>
+              b.state.fills.length > 0 && is(vesselById(b.state.fills[0]?.vesselId ?? '')?.shape ?? 'bucket')
+          )
           .sort(
             (a, b) =>
               (vesselById(b.state.fills[0]?.vesselId ?? '')?.capacityL ?? 0) -

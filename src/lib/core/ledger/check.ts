@@ -40,6 +40,8 @@ export function questionsAbout(
   added: readonly LedgerEvent[],
   words: Words = PLAIN_WORDS
 ): Question[] {
+  // Taking back is always allowed: what would be left hanging is asked elsewhere, by name.
+  if (added.every((e) => e.type === 'void')) return [];
   const all = [...log, ...added];
   const at = lastAt(all);
   const fold = (events: readonly LedgerEvent[], when = at) => {
@@ -68,11 +70,10 @@ export function questionsAbout(
   for (const d of after.doubts) {
     if (had.has(keyOf(d))) continue;
     const event = added.find((e) => e.id === d.eventId);
-    // What is taken back may leave later events without what they speak of: that is asked elsewhere, by name.
     if (event) out.push(aboutDoubt(d, event, stateBefore(event), words));
     else if (!mine.has(d.eventId)) others += 1;
   }
-  if (others > 0 && !added.some((e) => e.type === 'void'))
+  if (others > 0)
     out.push({
       level: 'ask',
       text: `${others === 1 ? 'One thing' : `${others} things`} that happened later could then not have been as written.`,
@@ -83,7 +84,7 @@ export function questionsAbout(
 
   function stateBefore(e: LedgerEvent): BatchState | null {
     return fold(
-      all.filter((x) => !mine.has(x.id)),
+      all.filter((x) => x !== e && !(mine.has(x.id) && Date.parse(x.at) >= Date.parse(e.at))),
       Date.parse(e.at)
     );
   }

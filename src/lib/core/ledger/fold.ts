@@ -466,12 +466,12 @@ function fruitOut(s: Working, data: EventData<'fruit-out'>, at: number): void {
 export const FAR_OVER = 0.15;
 /**
  * What is left in a vessel is sediment, unless it was said, up to this share: a racking is of all there is, as a
- * rule, and its litres are by eye; bottles are counted. Half a litre always is. Common practice.
+ * rule, and its litres are by eye; where it is asked, lees are up to an eighth; bottles are counted. Half a litre always is. Common practice.
  */
-const SEDIMENT = { rack: 0.25, bottle: 0.08, litres: 0.5 } as const;
+const SEDIMENT = { rack: 0.25, lees: 0.13, bottle: 0.08, litres: 0.5 } as const;
 
 /** Whether so much left behind would be taken for sediment. */
-export const isSediment = (leftL: number, ofL: number, at: 'rack' | 'bottle'): boolean =>
+export const isSediment = (leftL: number, ofL: number, at: 'rack' | 'lees' | 'bottle'): boolean =>
   leftL <= Math.max(SEDIMENT.litres, SEDIMENT[at] * ofL);
 
 /**

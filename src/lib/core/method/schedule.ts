@@ -26,7 +26,7 @@ export const civilDay = (at: number, zone: string): string =>
 
 /** Whether anything is in a vessel yet: a brew day that was only begun has none. */
 export const hasMust = (s: Pick<BatchState, 'fills' | 'produceKg'>): boolean =>
-  s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
+  s.fills.length === 0 || s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
 
 /** Steps whose doing is what went in: a tick never stands in for it. */
 const PUTS_IN = new Set<StepId>(['campden', 'enzyme', 'pitch', 'feed-1', 'feed-2', 'stabilise', 'sweeten']);
@@ -93,7 +93,7 @@ function readEveryH(s: BatchState): number {
 
 /** Whether a repeating step has had its time. */
 function isOver(s: BatchState, id: StepId): boolean {
-  if (s.bottled.length > 0 && s.fills.length === 0) return true;
+  if (s.fills.length === 0) return true;
   if (id === 'stir') return s.fruitOutAt !== null || s.rackings.length > 0;
   return false;
 }
@@ -104,7 +104,7 @@ function isOver(s: BatchState, id: StepId): boolean {
  * @param s the batch at the moment to schedule for
  */
 export function schedule(s: BatchState): Due[] {
-  if (s.bottled.length > 0 && s.fills.length === 0) return [];
+  if (s.fills.length === 0) return [];
   const steps = stepsOf(s.plan);
   const reached = new Map<StepId, number>();
   const late = new Map<StepId, number>();

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { dangersOf } from '$core/finish/danger';
+  import { checkBottling } from '$core/finish/judge';
   import { chosenAbv, whyAbvDiffers } from '$core/ledger/standing';
   import { sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
@@ -28,6 +30,23 @@
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
   const why = $derived(whyAbvDiffers(s, now));
+  const dangers = $derived(dangersOf(s));
+  /** Jars that read otherwise than one another, each by its last reading. */
+  const unlike = $derived.by(() => {
+    const read = s.fills.flatMap((f) => (f.reads.length > 0 ? [{ f, sg: f.reads.at(-1)!.sg }] : []));
+    const sgs = read.map((x) => x.sg);
+    return read.length > 1 && Math.max(...sgs) - Math.min(...sgs) > 0.0015
+      ? read.map((x) => `${sgText(x.sg)} in the ${vesselById(x.f.vesselId)?.name ?? 'vessel'}`)
+      : [];
+  });
+  /** In glass and come to rest, or long past its ferment, one thinks of bottles: then it is said whether that is safe. */
+  const unsafe = $derived.by(() => {
+    if (now.stage !== 'in glass' && now.stage !== 'clearing') return null;
+    const isThoughtOf =
+      now.steady.steady || batch.due.some((d) => d.step.id === 'bottle' && d.status !== 'coming');
+    const check = isThoughtOf ? checkBottling(s, 'still', 0, true) : null;
+    return check?.verdict.level === 'stop' ? check : null;
+  });
   const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));
   const measuredL = $derived(s.corrections.findLast((c) => c.kind === 'volume'));
   const sgLines = $derived([
@@ -61,7 +80,9 @@
 
 <h1 class="sentence pt-2 pb-1 font-normal" data-testid="batch-sentence">
   <span class="font-bold">{s.name}, day {now.day}.</span>
-  {#if now.stage === 'bottled'}
+  {#if now.stage === 'gone'}
+    All of it went elsewhere: nothing stands in a vessel, and none is in bottles.
+  {:else if now.stage === 'bottled'}
     {@const b = s.bottled}
     <span class="font-semibold">{b.reduce((n, x) => n + x.count, 0)} bottles</span>, filled {dayWord(
       b.at(-1)!.at,
@@ -70,7 +91,8 @@
     )}, at about
     <How title="How strong" lines={abvLines} class={word}
       >{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
-    >. Keep it six months before you judge it.
+    >. {#if dangers.length > 0}<span class="font-semibold text-rosehip">They could burst: see below.</span
+      >{:else}Keep it six months before you judge it.{/if}
   {:else}
     {#if now.sg}
       {#if !now.sg.measured}Not read yet; the sums say{/if}
@@ -102,6 +124,17 @@
         >{/snippet}</How
     >
     in the {where}{fruitIn}.
+    {#if unlike.length > 1}
+      {unlike.join(', ')}.
+    {/if}
+    {#if unsafe}
+      <span class="font-semibold text-rosehip" data-testid="unsafe"
+        >Not for bottles yet: it could reach {unsafe.verdict.bar20.toFixed(1)} bar.</span
+      >
+    {/if}
+    {#if dangers.length > 0}<span class="font-semibold text-rosehip"
+        >Bottles of it could burst: see below.</span
+      >{/if}
     {#if now.expectedAbv !== null && now.expectedSg && !now.steady.steady}
       On course for
       <How

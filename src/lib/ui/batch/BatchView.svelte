@@ -18,6 +18,9 @@
   import ThroughTime from '../ribbon/ThroughTime.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import Tag from '../tag/Tag.svelte';
+  import { dangersOf } from '$core/finish/danger';
+  import DangerCard from '../today/DangerCard.svelte';
+  import Doubts from './Doubts.svelte';
   import { historyOf } from '$core/ledger/fold';
   import { tooCold, whyAbvDiffers } from '$core/ledger/standing';
 
@@ -29,7 +32,7 @@
 
   /** A brew day that was begun as one, and is not over: nothing has fermented or moved yet. */
   const brewing = $derived(isBrewing(batch.events, batch.state));
-  const isEmpty = $derived(!hasMust(batch.state) && batch.state.bottled.length === 0);
+  const isEmpty = $derived(!hasMust(batch.state));
   const sugar = $derived(batch.standing.sugarKg);
   const colour = $derived(mustColour(batch.state.plan.ingredients));
   const events = $derived(batch.events);
@@ -37,6 +40,7 @@
   const effects = $derived(historyOf(events, Infinity));
   const cold = $derived(tooCold(batch.state));
   const why = $derived(whyAbvDiffers(batch.state, batch.standing));
+  const dangers = $derived(dangersOf(batch.state));
 
   async function act(step: Parameters<typeof formOf>[0]) {
     const wanted = formOf(step) ?? (wantsForm(batch.state, step) ? 'add' : null);
@@ -57,6 +61,8 @@
   <History {batch} {effects} />
 {:else}
   <BatchSentence {batch} />
+  {#each dangers as danger (danger.bottlingId)}<DangerCard {batch} {danger} />{/each}
+  <Doubts {batch} />
   {#if brewing}
     <p class="mt-1"><a class="btn btn-primary" href="/batches/{batch.id}/brew">Go on with the brew day</a></p>
   {/if}

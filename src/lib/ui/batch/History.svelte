@@ -5,10 +5,9 @@
   import EditEvent from './EditEvent.svelte';
   import { effectText } from './editable';
   import { eventWords } from './event-words';
-  import { undo } from '$lib/store/record';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { goto } from '$app/navigation';
-  import { tell } from '../nav/said.svelte';
+  import { discard, sayWrong, takeBack } from '../nav/said.svelte';
   import WhyReading from '../detective/WhyReading.svelte';
   import Pop from '../pop/Pop.svelte';
   import { dayWord } from '../shelf/when';
@@ -29,11 +28,15 @@
     ).toReversed()
   );
 
-  async function discard() {
+  async function discardBatch() {
     const planned = batch.events.find((e) => e.type === 'planned');
     if (!planned) return;
-    const { name } = batch.state;
-    if (await tell(`${name} taken back.`, async () => void (await undo(planned)))) await goto('/batches');
+    try {
+      await goto('/batches');
+      await discard([planned], `${batch.state.name} is taken back, and gone from every list.`);
+    } catch (e) {
+      sayWrong(e);
+    }
   }
 
   /** Only as much of a long history as is looked at. */
@@ -97,8 +100,7 @@
             <button
               class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4"
               aria-label="Take back: {what} {detail}"
-              onclick={() => tell('Taken back. It is still in the log.', async () => void (await undo(e)))}
-              >undo</button
+              onclick={() => void takeBack([e], 'Taken back. It is still in the log.')}>undo</button
             >
           </span>
         {:else if !gone && e.type === 'planned'}
@@ -111,7 +113,7 @@
             <p class="mb-3">
               The whole batch goes from every list. Its events stay in the log and in your files.
             </p>
-            <button class="btn btn-error" onclick={discard}>Take the batch back</button>
+            <button class="btn btn-error" onclick={discardBatch}>Take the batch back</button>
           </Pop>
         {:else}<span class="min-h-11"></span>{/if}
       </li>

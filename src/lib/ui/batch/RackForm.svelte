@@ -1,6 +1,7 @@
 <script lang="ts">
   import { rackingLossL } from '$core/must/balance';
   import { fillL } from '$core/ledger/fill';
+  import { isSediment } from '$core/ledger/fold';
   import { planRacking, rackingWord } from '$core/scale/racking';
   import type { Vessel } from '$core/scale/vessels';
   import { InputError } from '$core/units/input-error';
@@ -23,16 +24,23 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
   const volumeL = $derived(fill ? fillL(fill) : 0);
-  const lossL = $derived(rackingLossL(volumeL, batch.state.rackings.length === 0));
+  const usualLossL = $derived(rackingLossL(volumeL, batch.state.rackings.length === 0));
+  /** As it is typed, else the usual. */
+  const lossL = $derived.by(() => readable(draft.fields.loss, usualLossL));
   const empty = $derived(freeVessels());
   const same = $derived(vesselById(fill?.vesselId ?? ''));
   /** Where it can go: what is empty, then what holds this wine already, then its own vessel, washed. */
   const free = $derived([
-    ...empty,
-    ...batch.state.fills
-      .filter((f) => f.vesselId !== fill?.vesselId)
-      .flatMap((f) => vesselById(f.vesselId) ?? []),
-    ...(same ? [same] : [])
+    // Each once: a vessel may be free and of this batch while the lists catch up.
+    ...new Map(
+      [
+        ...empty,
+        ...batch.state.fills
+          .filter((f) => f.vesselId !== fill?.vesselId)
+          .flatMap((f) => vesselById(f.vesselId) ?? []),
+        ...(same ? [same] : [])
+      ].map((v) => [v.id, v] as const)
+    ).values()
   ]);
   const holds = (id: string) =>
     batch.state.fills
@@ -40,7 +48,7 @@
       .reduce((n, f) => n + fillL(f), 0);
   const roomIn = (v: Vessel) => Math.max(0, v.capacityL - holds(v.id));
 
-  type Key = 'from' | 'loss' | 'when' | `to${1 | 2 | 3 | 4}` | `vol${1 | 2 | 3 | 4}`;
+  type Key = 'from' | 'loss' | 'rest' | 'when' | `to${1 | 2 | 3 | 4}` | `vol${1 | 2 | 3 | 4}`;
   // svelte-ignore state_referenced_locally
   const draft = createDraft<Record<Key, string>>(`rack:${batch.id}`, {
     from: batch.state.fills[0]?.vesselId ?? '',
@@ -53,6 +61,7 @@
     to4: '',
     vol4: '',
     loss: '',
+    rest: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -92,6 +101,14 @@
     return out;
   });
   const first = $derived(rows[0]?.vessel);
+  const totalL = $derived(
+    rows.reduce((sum, r) => (r.vessel ? sum + readable(draft.fields[`vol${r.n}`], r.guess) : sum), 0)
+  );
+  /** What nobody spoke of: a little of it goes with the lees, more stays where it is unless it is said. */
+  const restL = $derived(Math.max(0, volumeL - totalL - (draft.fields.loss.trim() ? lossL : 0)));
+  const isAll = $derived(
+    draft.fields.rest === '' ? isSediment(restL, volumeL, 'lees') : draft.fields.rest === 'sediment'
+  );
   const airL = $derived(
     rows.reduce(
       (sum, r) =>
@@ -128,18 +145,19 @@
     if (new Set(to.map((t) => t.vesselId)).size < to.length)
       throw new InputError('One vessel is there twice.', 'Give each vessel once.');
     const total = to.reduce((sum, t) => sum + t.volumeL, 0);
-    if (total > volumeL * 1.25)
+    if (total > volumeL * 1.15 + 0.3)
       throw new InputError(
-        `${volumeText(total, unit)} is a quarter more than the ${volumeText(volumeL, unit)} that was in there.`,
+        `${volumeText(total, unit)} is more than the ${volumeText(volumeL, unit)} that was in there.`,
         'Check the amounts and their units; write down a top-up as an addition.'
       );
-    const lost = litres(draft.fields.loss, Math.max(0, volumeL - total));
+    const lost = litres(draft.fields.loss, isAll ? Math.max(0, volumeL - total) : 0);
     const event = await logRacking(
       batch.id,
       draft.fields.from || batch.state.fills[0]!.vesselId,
       to,
       lost,
-      when
+      when,
+      isAll
     );
     return [`${batch.state.name}: racked.`, event] as const;
   });
@@ -207,11 +225,26 @@
       class="field"
       inputmode="decimal"
       autocomplete="off"
-      placeholder={entryText(+lossL.toFixed(1), unit)}
+      placeholder={entryText(+usualLossL.toFixed(1), unit)}
       value={draft.fields.loss}
       oninput={(e) => draft.set('loss', e.currentTarget.value)}
     />
   </label>
+  {#if restL > 0.05 && !isSediment(restL, volumeL, 'lees')}
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        class="checkbox"
+        checked={isAll}
+        onchange={(e) => draft.set('rest', e.currentTarget.checked ? 'sediment' : 'stays')}
+      />
+      <span
+        >That was all, the other {volumeText(restL, unit)} is sediment{#if !isAll}<span class="small block"
+            >Else it stays in the {same?.name ?? 'vessel'}.</span
+          >{/if}</span
+      ></label
+    >
+  {/if}
   {#if airL > 0.25}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
       That leaves {volumeText(airL, unit)} of air over it. Smaller glass, or top up.
     </p>{/if}
@@ -222,5 +255,5 @@
   />
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
-  <button class="btn btn-primary">It is racked</button>
+  <button class="btn btn-primary">{form.asks ? 'It is so: it is racked' : 'It is racked'}</button>
 </form>

@@ -18,8 +18,7 @@
   import { volumeText } from '$core/units/format';
   import { vesselById, household, type OpenBatch } from '$lib/store/household.svelte';
   import { logCard, startTimer } from '$lib/store/actions';
-  import { undo } from '$lib/store/record';
-  import { tell } from '../nav/said.svelte';
+  import { takeBack, tell } from '../nav/said.svelte';
   import { whenWord } from '../shelf/when';
   import { keepAwake } from './awake';
   import { leftText } from './spans';
@@ -82,7 +81,7 @@
         ['addition', 'step', 'pitch', 'reading'].includes(e.type) &&
         !batch.events.some((v) => v.type === 'void' && v.data.eventId === e.id)
     );
-    if (last) await tell('Taken back.', async () => void (await undo(last)));
+    if (last) await takeBack([last]);
   }
 </script>
 

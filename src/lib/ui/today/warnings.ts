@@ -1,6 +1,8 @@
 import type { Batch } from '$lib/store/household.svelte';
 import { vesselById } from '$lib/store/household.svelte';
-import { INSOLUBLE_DENSITY, liquid } from '$core/must/stock';
+import { checkBottling } from '$core/finish/judge';
+import { markL } from '$core/ledger/will-hold';
+import { liquid } from '$core/must/stock';
 import { FOAM_ROOM } from '$core/scale/vessels';
 import { volumeText } from '$core/units/format';
 import type { VolumeUnit } from '$core/units/measure';
@@ -15,15 +17,33 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
   const s = b.state;
   const last = s.readings.at(-1);
   const pitched = s.pitches.at(-1);
-  if (b.standing.stage === 'bottled') return out;
+  if (s.doubts.length > 0)
+    out.push({
+      text:
+        s.doubts.length === 1
+          ? 'one thing was written that cannot have been so: see its page'
+          : `${s.doubts.length} things were written that cannot have been so: see its page`,
+      tone: 'caution'
+    });
+  if (b.standing.stage === 'bottled' || b.standing.stage === 'gone') return out;
   const hoursSince = pitched ? (now - pitched.at) / HOUR : 0;
   const start = s.startSg?.sg ?? 0;
   const hasMoved = last !== undefined && start - last.sg > 0.003;
-  if (pitched && s.rackings.length === 0 && !hasMoved && hoursSince > 48)
+  // Only a reading can show that nothing moves; who never measures is not told so.
+  const isRead = last !== undefined && pitched !== undefined && last.at - pitched.at > 24 * HOUR;
+  if (pitched && isRead && s.rackings.length === 0 && !hasMoved && hoursSince > 48)
     out.push({ text: `still asleep, ${Math.round(hoursSince)} h after the yeast`, tone: 'danger' });
   const bottling = b.due.find((d) => d.step.id === 'bottle');
-  if (bottling && bottling.status !== 'coming' && !b.standing.steady.steady)
-    out.push({ text: 'not shown to be finished: two readings three days apart first', tone: 'caution' });
+  if (bottling && bottling.status !== 'coming') {
+    const check = checkBottling(s, 'still', 0, true);
+    if (check?.verdict.level === 'stop')
+      out.push({
+        text: check.reachable.needsReading
+          ? `not safe to bottle, up to ${check.verdict.bar20.toFixed(1)} bar: two readings three days apart first`
+          : `not safe to bottle: it could reach ${check.verdict.bar20.toFixed(1)} bar`,
+        tone: 'danger'
+      });
+  }
   for (const f of s.fills) {
     const v = vesselById(f.vesselId);
     const litres = liquid(f.stock)?.volumeL ?? 0;
@@ -37,7 +57,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
       v.shape === 'bucket' &&
       s.fruitInAt !== null &&
       s.fruitOutAt === null &&
-      litres + s.insolublesKg / INSOLUBLE_DENSITY > (1 - FOAM_ROOM.usual) * v.capacityL
+      (s.fills.length === 1 ? markL(s) : litres) > (1 - FOAM_ROOM.usual) * v.capacityL
     )
       out.push({ text: 'little room left for foam', tone: 'caution' });
   }

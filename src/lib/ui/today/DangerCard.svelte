@@ -1,0 +1,50 @@
+<script lang="ts">
+  import { BOTTLES } from '$core/finish/pressure';
+  import type { Danger } from '$core/finish/danger';
+  import { logOpened } from '$lib/store/actions';
+  import { household, type Batch } from '$lib/store/household.svelte';
+  import { dayWord } from '../shelf/when';
+  import { tell } from '../nav/said.svelte';
+
+  /** Bottles that could burst: how bad, what to do, and what was found when one was opened. Stays until it is over. */
+  let { batch, danger: d }: { batch: Batch; danger: Danger } = $props();
+
+  const name = $derived(batch.state.name);
+  const opened = (count: number, found: 'still' | 'fizzy' | 'gushing', text: string) =>
+    tell(`${name}: ${text}.`, (sure) => logOpened(batch.id, d.bottlingId, count, found, { sure }));
+</script>
+
+<section class="border-l-[6px] border-rosehip bg-tint-rose px-4 py-3 text-ink" aria-label="Danger: {name}">
+  <h2 class="text-[1.3125rem]">
+    <a class="no-underline" href="/batches/{batch.id}">{name}</a>:
+    <span class="number">{d.left}</span>
+    {d.left === 1 ? 'bottle that' : 'bottles that'} could burst
+  </h2>
+  <p>
+    Up to <b class="number">{d.bar20.toFixed(1)} bar</b> at 20 °C in glass made for {d.ratingBar} ({BOTTLES[
+      d.type
+    ].name.toLowerCase()}), filled {dayWord(d.at, household.now, batch.state.zone)}. {d.why}
+  </p>
+  <p class="mt-1">
+    <b>Make it safe:</b> keep them cold, in a closed box under a blanket, away from people. Open them outdoors,
+    cold, with eye protection and a cloth over the neck, and pour them back into a jar under an airlock; or drink
+    them soon. Never shake, never lay them down.
+  </p>
+  <div class="mt-2 flex flex-wrap gap-2">
+    <button class="btn btn-error" onclick={() => opened(d.left, 'fizzy', 'all opened')}
+      >All {d.left} are opened</button
+    >
+    <button class="btn btn-line" onclick={() => opened(1, 'gushing', 'one opened, it gushed')}
+      >Opened one: it gushed</button
+    >
+    <button class="btn btn-line" onclick={() => opened(1, 'fizzy', 'one opened, it was fizzy')}
+      >… fizzy</button
+    >
+    <button class="btn btn-line" onclick={() => opened(1, 'still', 'one opened, it was still')}
+      >… still</button
+    >
+  </div>
+  <p class="small mt-1">
+    Two found still a fortnight apart, two months after filling, show that the rest is safe.
+  </p>
+</section>
