@@ -1,72 +1,7 @@
-/** A plant or part that must never go into a wine, and why. Whole names only, common and Latin. */
+import { FOODS, POISONS } from './plant-list';
+
+/** A plant or part that must never go into a wine, and why. */
 export type Poison = { name: string; why: string };
-
-const PLANTS: Record<string, readonly string[]> = {
-  foxglove: ['digitalis', 'digitalis purpurea'],
-  'lily of the valley': ['convallaria', 'convallaria majalis'],
-  oleander: ['nerium', 'nerium oleander'],
-  yew: ['taxus', 'taxus baccata', 'yew berry'],
-  daffodil: ['narcissus', 'jonquil'],
-  laburnum: ['golden chain', 'laburnum anagyroides'],
-  monkshood: ['aconite', 'wolfsbane', 'aconitum', 'aconitum napellus'],
-  hemlock: ['conium', 'conium maculatum', 'poison hemlock'],
-  'water hemlock': ['cowbane', 'cicuta', 'cicuta virosa'],
-  'water dropwort': ['hemlock water dropwort', 'oenanthe crocata'],
-  'deadly nightshade': ['belladonna', 'atropa', 'atropa belladonna', 'nightshade'],
-  'cherry laurel': ['laurel', 'prunus laurocerasus', 'laurel berry', 'mountain laurel', 'kalmia'],
-  privet: ['ligustrum', 'ligustrum vulgare', 'privet berry'],
-  rhododendron: ['azalea'],
-  hydrangea: [],
-  'sweet pea': ['lathyrus odoratus', 'sweet pea flower'],
-  larkspur: ['delphinium', 'consolida'],
-  lantana: ['lantana camara'],
-  arum: [
-    'lords and ladies',
-    'cuckoo pint',
-    'arum maculatum',
-    'arum lily',
-    'calla lily',
-    'peace lily',
-    'dieffenbachia'
-  ],
-  'dwarf elder': ['danewort', 'sambucus ebulus'],
-  'black bryony': ['bryony', 'white bryony', 'bryonia', 'tamus communis'],
-  'autumn crocus': ['meadow saffron', 'colchicum', 'colchicum autumnale'],
-  'spindle berry': ['spindle', 'euonymus', 'euonymus europaeus'],
-  henbane: ['hyoscyamus', 'hyoscyamus niger'],
-  'thorn apple': ['jimsonweed', 'datura', 'angels trumpet', 'brugmansia'],
-  mistletoe: ['viscum album', 'mistletoe berry'],
-  holly: ['holly berry', 'ilex aquifolium'],
-  ivy: ['ivy berry', 'hedera', 'hedera helix'],
-  'castor bean': ['ricinus', 'ricinus communis'],
-  hellebore: ['christmas rose', 'helleborus'],
-  wisteria: [],
-  ragwort: ['tansy ragwort', 'senecio jacobaea', 'jacobaea vulgaris'],
-  bluebell: ['hyacinth', 'hyacinthoides'],
-  buttercup: ['ranunculus', 'marsh marigold'],
-  anemone: ['wood anemone', 'pasque flower'],
-  snowdrop: ['galanthus'],
-  lily: ['lilium']
-};
-
-const BY_NAME = new Map<string, string>(
-  Object.entries(PLANTS).flatMap(([name, others]) => [name, ...others].map((n) => [n, name] as const))
-);
-
-const PARTS: readonly [whole: RegExp, why: string][] = [
-  [/\brhubarb (leaf|leave|leaves|flower)s?\b/, 'rhubarb leaves are poisonous; use the stalks only'],
-  [/\b(tomato|potato) (leaf|leave|leaves|stem|flower|vine|haulm)s?\b/, 'the green parts are poisonous'],
-  [/\b(green|sprouting|sprouted) potato(es)?\b/, 'green or sprouting potatoes are poisonous'],
-  [
-    /\belder (leaf|leave|leaves|stem|bark|root|twig)s?\b/,
-    'only the flowers and ripe berries of elder are food'
-  ],
-  [
-    /\b(plum|cherry|peach|apricot|apple|almond|sloe|damson|loquat|quince) (kernel|pip|stone|leaf|leaves|bark)s?\b/,
-    'kernels, pips and leaves of these trees set cyanide free'
-  ],
-  [/\b(kernel|pip)s?\b/, 'kernels and pips set cyanide free when crushed']
-];
 
 const tidy = (text: string): string =>
   text
@@ -76,50 +11,206 @@ const tidy = (text: string): string =>
     .replace(/[^a-z]+/g, ' ')
     .trim();
 
-/** One whole word or name, singular: `yew berries` → `yew berry`, `privets` → `privet`. */
-const singular = (name: string): string => name.replace(/ies$/, 'y').replace(/([^s])s$/, '$1');
+/** One word, singular: `berries` → `berry`, `privets` → `privet`, `leaves` → `leaf`. */
+const singular = (word: string): string =>
+  word === 'leaves' || word === 'leave'
+    ? 'leaf'
+    : word.length < 4 || /(ss|us|is)$/.test(word)
+      ? word
+      : word
+          .replace(/ies$/, 'y')
+          .replace(/(sh|ch|x|o)es$/, '$1')
+          .replace(/s$/, '');
 
-const AFTER = new Set([
-  'flower',
-  'blossom',
-  'petal',
-  'berry',
-  'leaf',
-  'leave',
-  'root',
-  'seed',
-  'bulb',
-  'fruit',
-  'dried',
-  'fresh',
-  'wild',
-  'common',
-  'bush',
-  'plant',
-  'wine',
-  'bark',
-  'stem',
-  'frozen'
-]);
+const wordsOf = (text: string): string[] => tidy(text).split(' ').filter(Boolean).map(singular);
+
+/** Words that come between or around a plant's name, and change nothing of it. */
+const FILLERS = new Set(
+  'wild common garden tree bush plant shrub flower blossom bloom petal berry leaf root seed pod bulb tuber fruit dried fresh frozen bark stem twig shoot sap ripe the a of'.split(
+    ' '
+  )
+);
+
+type Name = { words: readonly string[]; plant: string };
+
+const NAMES: Name[] = Object.entries(POISONS).flatMap(([plant, { also = [], latin }]) =>
+  [plant, ...also, ...latin].map((n) => ({ words: wordsOf(n), plant }))
+);
+/** By their first word, so that few need be tried. */
+const BY_FIRST = new Map<string, Name[]>();
+for (const n of NAMES) BY_FIRST.set(n.words[0]!, [...(BY_FIRST.get(n.words[0]!) ?? []), n]);
+/** Names of one long word, which a slip of one letter still means. */
+const LONG = NAMES.filter((n) => n.words.length === 1 && n.words[0]!.length >= 6);
+
+const FOOD_NAMES = FOODS.map(wordsOf);
+const FOOD_WORDS = new Set(FOOD_NAMES.flat());
+
+/** Whether two words differ by one letter put in, left out, changed, or swapped with its neighbour. */
+function isSlip(a: string, b: string): boolean {
+  if (a === b || Math.abs(a.length - b.length) > 1) return false;
+  let i = 0;
+  while (i < a.length && a[i] === b[i]) i += 1;
+  const [restA, restB] = [a.slice(i), b.slice(i)];
+  return (
+    restA.slice(1) === restB.slice(1) ||
+    restA.slice(1) === restB ||
+    restA === restB.slice(1) ||
+    (restA.length > 1 && restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2))
+  );
+}
+
+/** Where a run of words stands in a text's words, by position; null when it does not. */
+function runAt(words: readonly string[], run: readonly string[], from: number): boolean {
+  return run.every((w, i) => words[from + i] === w);
+}
+
+/** Which words of a text lie inside the name of a food. */
+function inFood(words: readonly string[]): boolean[] {
+  const covered = words.map(() => false);
+  for (let i = 0; i < words.length; i++)
+    for (const food of FOOD_NAMES) if (runAt(words, food, i)) food.forEach((_, k) => (covered[i + k] = true));
+  return covered;
+}
+
+function findRun(words: readonly string[], covered: readonly boolean[]): string | null {
+  for (let i = 0; i < words.length; i++)
+    for (const n of BY_FIRST.get(words[i]!) ?? [])
+      if (runAt(words, n.words, i) && !n.words.every((_, k) => covered[i + k])) return n.plant;
+  return null;
+}
 
 /**
- * A poisonous plant of that name, common or Latin; null when the name is another plant's
- * (bay laurel, garden pea, daylily, sweet cicely and elderflower pass).
+ * A poisonous plant that a text names, common or Latin, anywhere in it; null when the name lies inside that of a
+ * food plant (bay laurel, garden pea, daylily, sweet cicely and elderflower pass).
+ * @param isFood whether a word is the name of a food, so that it is no slip of a letter
  */
-export function findPoisonous(text: string): Poison | null {
-  const clean = tidy(text);
-  const bare = clean
-    .split(' ')
-    .map(singular)
-    .filter((w) => !AFTER.has(w))
-    .join(' ');
-  const name = BY_NAME.get(clean) ?? BY_NAME.get(singular(clean)) ?? BY_NAME.get(bare);
-  return name ? { name, why: `${name} is poisonous. It is not food in any amount.` } : null;
+export function findPoisonous(text: string, isFood: (word: string) => boolean = () => false): Poison | null {
+  const words = wordsOf(text);
+  const covered = inFood(words);
+  const bare = words.map((w, i) => ({ w, i })).filter(({ w }) => !FILLERS.has(w));
+  const slip = () =>
+    words.flatMap((w, i) =>
+      w.length >= 6 && !covered[i] && !FOOD_WORDS.has(w) && !KITCHEN.has(w) && !isFood(w)
+        ? LONG.filter((n) => isSlip(w, n.words[0]!)).map((n) => n.plant)
+        : []
+    )[0] ?? null;
+  const plant =
+    findRun(words, covered) ??
+    findRun(
+      bare.map((x) => x.w),
+      bare.map((x) => covered[x.i]!)
+    ) ??
+    slip();
+  return plant ? { name: plant, why: `${plant} is poisonous. It is not food in any amount.` } : null;
 }
+
+/** Food words that lie a letter from a poisonous name. */
+const KITCHEN = new Set('mallow yarrow private crouton castle spindly hollow tulips'.split(' '));
+
+type Part = { plants: readonly string[]; parts: readonly string[]; why: string };
+
+const CYANIDE = 'kernels, pips and leaves of these trees set cyanide free';
+/** Parts of food plants that are no food; said in either order, `rhubarb leaves` or `leaves of rhubarb`. */
+const PARTS: readonly Part[] = [
+  {
+    plants: ['rhubarb'],
+    parts: ['leaf', 'flower', 'root'],
+    why: 'rhubarb leaves are poisonous; use the stalks only'
+  },
+  {
+    plants: ['tomato', 'potato', 'aubergine', 'eggplant'],
+    parts: ['leaf', 'stem', 'flower', 'vine', 'haulm', 'berry', 'foliage'],
+    why: 'the green parts are poisonous'
+  },
+  {
+    plants: ['potato'],
+    parts: ['green', 'sprouting', 'sprouted', 'sprout'],
+    why: 'green or sprouting potatoes are poisonous'
+  },
+  {
+    plants: ['elder', 'elderberry', 'elderflower'],
+    parts: ['leaf', 'stem', 'bark', 'root', 'twig', 'green', 'unripe', 'raw', 'stalk'],
+    why: 'only the flowers and ripe, heated berries of elder are food'
+  },
+  {
+    plants: [
+      'plum',
+      'cherry',
+      'peach',
+      'apricot',
+      'almond',
+      'sloe',
+      'damson',
+      'nectarine',
+      'greengage',
+      'mirabelle',
+      'bullace'
+    ],
+    parts: ['kernel', 'pip', 'pit', 'stone', 'leaf', 'bark', 'twig'],
+    why: CYANIDE
+  },
+  {
+    plants: ['apple', 'pear', 'quince', 'loquat', 'medlar', 'crab'],
+    parts: ['kernel', 'pip', 'seed', 'leaf', 'bark'],
+    why: CYANIDE
+  },
+  { plants: ['almond'], parts: ['bitter'], why: 'bitter almonds set cyanide free' },
+  {
+    plants: ['honeysuckle'],
+    parts: ['berry'],
+    why: 'honeysuckle berries are poisonous; only its flowers are used'
+  },
+  { plants: ['locust', 'acacia'], parts: ['bark', 'seed', 'pod', 'leaf'], why: 'only the blossoms are food' },
+  {
+    plants: ['rowan', 'rowanberry'],
+    parts: ['raw', 'green', 'unripe'],
+    why: 'rowan berries upset the stomach raw'
+  },
+  { plants: ['cassava', 'manioc'], parts: ['bitter', 'raw'], why: 'raw cassava sets cyanide free' },
+  { plants: ['asparagus'], parts: ['berry'], why: 'asparagus berries are poisonous' },
+  { plants: ['kidney', 'runner'], parts: ['raw'], why: 'raw beans are poisonous' },
+  { plants: ['ackee'], parts: ['unripe'], why: 'unripe ackee is poisonous' }
+];
+
+/** Kernels and pips of these are food. */
+const EATEN = new Set(
+  'sweetcorn corn maize pomegranate sunflower pumpkin pine palm walnut hazelnut cashew pistachio coconut grape melon squash cocoa coffee wheat barley'.split(
+    ' '
+  )
+);
+/** What was taken out is not in. */
+const WITHOUT =
+  /\b(without|no|minus|removed|out|off|less|free|stoned|pitted|destoned|deseeded|cored|stripped)\b/;
 
 /** A poisonous part of a plant that is otherwise food; null when the text names none. */
 export function unsafePart(text: string): Poison | null {
   const clean = tidy(text);
-  const found = PARTS.find(([pattern]) => pattern.test(clean));
-  return found ? { name: clean, why: `${found[1]}.` } : null;
+  if (WITHOUT.test(clean)) return null;
+  const words = wordsOf(text);
+  const has = (list: readonly string[]) => words.some((w) => list.includes(w));
+  const found = PARTS.find(({ plants, parts }) => has(plants) && inOrder(words, plants, parts));
+  if (found) return { name: clean, why: `${found.why}.` };
+  if (has(['kernel', 'pip']) && !words.some((w) => EATEN.has(w)) && !has(['pipless']))
+    return { name: clean, why: `kernels and pips set cyanide free when crushed.` };
+  return null;
 }
+
+/** A stone is a weight as well: it is the part only right behind its plant, or `of` it. */
+function inOrder(words: readonly string[], plants: readonly string[], parts: readonly string[]): boolean {
+  return words.some(
+    (w, i) =>
+      parts.includes(w) &&
+      (w !== 'stone' ||
+        plants.includes(words[i - 1] ?? '') ||
+        (words[i + 1] === 'of' &&
+          !/\d/.test(words[i - 1] ?? '') &&
+          plants.includes(words[i + 2] ?? '') &&
+          i === 0))
+  );
+}
+
+/** What is known of a plant by its name alone. */
+export const isNamedFood = (text: string): boolean => {
+  const words = wordsOf(text);
+  return words.length > 0 && inFood(words).every((c, i) => c || FILLERS.has(words[i]!));
+};

@@ -18,6 +18,8 @@ export type Scene = {
   plan?: Plan;
   /** the must's likely or measured pH; null when it is not known */
   ph?: number | null;
+  /** its high end, where it is an estimate: what may be too high is warned of */
+  phHigh?: number | null;
   /** what is about to go in, the litres it goes into, and grams of the same that are in already */
   adding?: Ingredient;
   volumeL?: number;
@@ -51,6 +53,9 @@ export type Rule = {
 
 /** pH above which a must may not stand; the outer food-safety line is 4.6. Common practice. */
 export const SAFE_PH = 4.2;
+
+/** The highest that a must's pH may be; null when nothing is known of it. */
+const highPh = (s: Scene): number | null => s.phHigh ?? s.ph ?? null;
 
 const POISON_CENTRE = 'If someone has taken some, ask a poison-control centre or a doctor at once.';
 const isAdding = (s: Scene, ...ids: string[]): boolean =>
@@ -216,11 +221,16 @@ export const RULES: Record<string, Rule> = {
     title: 'Low acid',
     text: `Low in acid: bring the must below pH ${SAFE_PH} before it stands (4.6 is the outer food-safety line), and pitch within a day. Never leave it warm and waiting.`,
     places: ['plan', 'prepare', 'ferment'],
-    when: (s) => s.ph !== null && s.ph !== undefined && s.ph > SAFE_PH,
-    say: (s) =>
-      s.ph === null || s.ph === undefined
-        ? RULES['low-acid']!.text
-        : `About pH ${s.ph.toFixed(1)}: bring it below ${SAFE_PH} with acid or lemon before it stands; pitch within a day.`
+    when: (s) => (highPh(s) ?? 0) > SAFE_PH,
+    say: (s) => {
+      const high = highPh(s);
+      if (high === null) return RULES['low-acid']!.text;
+      const said =
+        s.ph !== null && s.ph !== undefined && high - s.ph > 0.1
+          ? `About pH ${s.ph.toFixed(1)}, and it may be ${high.toFixed(1)}`
+          : `About pH ${high.toFixed(1)}`;
+      return `${said}: bring it below ${SAFE_PH} with acid or lemon before it stands; pitch within a day.`;
+    }
   },
   mould: {
     level: 'warn',
@@ -418,7 +428,8 @@ const RANK: Record<Level, number> = { refuse: 0, stop: 1, warn: 2, note: 3 };
 export function cautionsAt(place: Place, scene: Scene, acknowledged: readonly string[] = []): Caution[] {
   const ids = new Set<string>();
   for (const item of rows(scene)) for (const id of entryOf(item)?.cautions ?? []) ids.add(id);
-  const isSafe = scene.ph !== null && scene.ph !== undefined && scene.ph <= SAFE_PH;
+  const high = highPh(scene);
+  const isSafe = high !== null && high <= SAFE_PH;
   if (isSafe) ids.delete('low-acid');
   for (const [id, rule] of Object.entries(RULES)) if (rule.when?.(scene)) ids.add(id);
   return [...ids]
@@ -433,7 +444,7 @@ export function cautionsAt(place: Place, scene: Scene, acknowledged: readonly st
 /** The cautions a whole plan raises: its produce, its methods, and every dose on the slip. */
 export function planCautions(
   plan: Plan,
-  ph: number | null,
+  ph: number | null | { likely: number; high: number },
   volumeL = 0,
   acknowledged: readonly string[] = []
 ): Caution[] {
@@ -441,7 +452,8 @@ export function planCautions(
     .filter((i) => i.kind === 'acid' || i.kind === 'additive')
     .flatMap((adding) => cautionsAt('plan', { adding, volumeL }, acknowledged))
     .filter((c) => ['absurd-dose', 'high-dose', 'sulphite-total'].includes(c.id));
-  const all = [...doses, ...cautionsAt('plan', { plan, ph }, acknowledged)];
+  const acid = ph !== null && typeof ph === 'object' ? { ph: ph.likely, phHigh: ph.high } : { ph };
+  const all = [...doses, ...cautionsAt('plan', { plan, ...acid }, acknowledged)];
   return all
     .filter((c, i) => all.findIndex((o) => o.id === c.id) === i)
     .sort((a, b) => RANK[a.level] - RANK[b.level]);

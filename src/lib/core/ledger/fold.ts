@@ -586,7 +586,14 @@ function lose(s: Working, data: EventData<'loss'>): void {
 /** Wine from another batch, or wine of this one that went into another. */
 function blend(s: Working, e: Extract<LedgerEvent, { type: 'blend' }>, at: number): void {
   const { from, to, volumeL, wine } = e.data;
-  if (e.batchId !== s.id) return draw(s, from.vesselId, volumeL);
+  if (e.batchId !== s.id) {
+    // What it cost goes along with it, and is counted once.
+    const giver = s.fills.find((f) => f.vesselId === from.vesselId);
+    const cost = Math.min(wine.cost, giver?.cost ?? 0);
+    if (giver) giver.cost -= cost;
+    s.cost -= cost;
+    return draw(s, from.vesselId, volumeL);
+  }
   const { yeasts, stable, extractKg, allergens: _, ...held } = wine;
   const into = fillOf(s, to);
   const over = fillL(into) > A_DREG_L ? seenOver(into) : null;

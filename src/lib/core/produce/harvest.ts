@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { findPoisonous } from '../cautions/plants';
+import { findPoisonous, unsafePart } from '../cautions/plants';
 import { ownProduceSchema, type Family, type Produce } from './schema';
 import { produceById } from './table';
 
@@ -33,10 +33,10 @@ export const harvestLotSchema = z
   .superRefine((lot, ctx) => {
     const issue = (message: string) =>
       ctx.addIssue({ code: 'custom', message, path: ['produceId'], input: lot });
-    const poison = findPoisonous(lot.entry?.name ?? lot.produceId);
+    const named = lot.entry ? [lot.entry.name, lot.entry.plural, lot.entry.latin] : [lot.produceId];
+    const poison = named.map((n) => findPoisonous(n) ?? unsafePart(n)).find((x) => x !== null);
     if (poison) issue(`“${lot.produceId}” is not food: ${poison.why}`);
-    else if (!lot.entry && !produceById(lot.produceId))
-      issue(`“${lot.produceId}” is no produce in the table`);
+    // What a later table lacks is kept: it was weighed in once.
   });
 export type HarvestLot = z.infer<typeof harvestLotSchema>;
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { findPoisonous, unsafePart } from '$core/cautions/plants';
   import { allProduce } from '$lib/store/household.svelte';
   import { allEntries, findEntries } from './find';
 
@@ -8,6 +9,7 @@
   let active = $state(0);
   const entries = $derived(allEntries(allProduce()));
   const found = $derived(findEntries(text, entries));
+  const poison = $derived(text.trim().length > 2 ? (findPoisonous(text) ?? unsafePart(text)) : null);
 
   function key(e: KeyboardEvent) {
     if (e.key === 'ArrowDown') active = Math.min(active + 1, found.length - 1);
@@ -32,6 +34,10 @@
   />
   {#if text.trim().length > 1}
     <ul class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip" aria-label="Found">
+      {#if poison}<li role="alert" class="bg-tint-rose px-3 py-2 text-ink">
+          <b>Never in a wine:</b>
+          {poison.why} If someone has taken some, ask a poison-control centre or a doctor at once.
+        </li>{/if}
       {#each found as f, i (f.href)}
         <li>
           <a

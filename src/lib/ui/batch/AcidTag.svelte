@@ -1,7 +1,7 @@
 <script lang="ts">
   import { USUAL_TA, mustOf } from '$core/must/adjust';
   import { acidWater, liquid } from '$core/must/stock';
-  import { contents } from '$core/ledger/fold';
+  import { willHold } from '$core/ledger/will-hold';
   import { phOf, titratableAcidity } from '$core/must/acid';
   import { logAddition } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
@@ -14,7 +14,8 @@
   /** A batch's acid, as measured or as the sums have it, and the ways to bring it right. */
   let { batch }: { batch: Batch } = $props();
 
-  const stock = $derived(contents(batch.state));
+  /** What the fruit still holds belongs to it: the plan says the same. */
+  const stock = $derived(willHold(batch.state));
   const now = $derived(liquid(stock));
   const measured = $derived(batch.state.measured);
   /** What was measured stands in for what the sums say. */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { cautionsAt, type Place, type Scene } from '$core/cautions/rules';
+  import { estimateMust } from '$core/must/balance';
   import { record } from '$lib/store/record';
   import type { Batch } from '$lib/store/household.svelte';
   import Cautions from '../caution/Cautions.svelte';
@@ -7,10 +8,25 @@
   /** What a batch is to be warned of at a place; what is put away stays away for this batch, and is in its log. */
   let { batch, place, scene = {} }: { batch: Batch; place: Place; scene?: Scene } = $props();
 
+  /** Until it is measured, what the plan foretells. */
+  const foreseen = $derived.by(() => {
+    if (place === 'bottle' || place === 'rack' || batch.state.measured.ph !== null) return null;
+    try {
+      return estimateMust(batch.state.plan).ph;
+    } catch {
+      return null;
+    }
+  });
   const list = $derived(
     cautionsAt(
       place,
-      { plan: batch.state.plan, volumeL: batch.standing.volumeL, ph: batch.state.measured.ph, ...scene },
+      {
+        plan: batch.state.plan,
+        volumeL: batch.standing.volumeL,
+        ph: batch.state.measured.ph ?? foreseen?.likely ?? null,
+        phHigh: batch.state.measured.ph ?? foreseen?.high ?? null,
+        ...scene
+      },
       batch.state.acknowledged
     )
   );

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { dangersOf } from '$core/finish/danger';
+  import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
   import { chosenAbv, whyAbvDiffers } from '$core/ledger/standing';
   import { sgText, volumeText } from '$core/units/format';
@@ -31,6 +32,8 @@
   );
   const why = $derived(whyAbvDiffers(s, now));
   const dangers = $derived(dangersOf(s));
+  /** Litres once the fruit has given all. */
+  const toCome = $derived(willHoldL(s));
   /** Jars that read otherwise than one another, each by its last reading. */
   const unlike = $derived.by(() => {
     const read = s.fills.flatMap((f) => (f.reads.length > 0 ? [{ f, sg: f.reads.at(-1)!.sg }] : []));
@@ -106,7 +109,10 @@
     <How
       title="How much"
       lines={[
-        `By weight of everything that went in, less what was lost: ${now.volumeL.toFixed(2)} L.`,
+        `By weight of everything that went in, less what was lost: ${volumeText(now.volumeL, unit)}.`,
+        ...(toCome > now.volumeL + 0.05
+          ? [`Once the fruit has given all it holds: ${volumeText(toCome, unit)}, as the plan has it.`]
+          : []),
         ...(s.cost > 0
           ? [
               `It has cost ${household.settings.currency}${s.cost.toFixed(2)} so far, ${household.settings.currency}${(s.cost / Math.max(0.1, now.volumeL)).toFixed(2)} a litre.`
@@ -117,13 +123,13 @@
               `Measured ${dayWord(measuredL.at, household.now, s.zone)}: ${volumeText(measuredL.foundL, unit)} where the sums had ${volumeText(measuredL.expectedL, unit)}; the measure stands.`
             ]
           : []),
-        ...(s.lostL > 0 ? [`Left in pulp and lees so far: ${s.lostL.toFixed(1)} L.`] : [])
+        ...(s.lostL > 0 ? [`Left in pulp and lees so far: ${volumeText(s.lostL, unit)}.`] : [])
       ]}
       class={word}
       >{#snippet trigger()}<span data-testid="volume-now">{volumeText(now.volumeL, unit)}</span
         >{/snippet}</How
     >
-    in the {where}{fruitIn}.
+    in the {where}{fruitIn}{#if toCome > now.volumeL + 0.05}, {volumeText(toCome, unit)} once it has given{/if}.
     {#if unlike.length > 1}
       {unlike.join(', ')}.
     {/if}

@@ -16,7 +16,7 @@
     e
       ? planCautions(
           bench.solved.plan,
-          e.ph?.likely ?? null,
+          e.ph ?? null,
           e.liquidVolumeL?.likely ?? 0,
           bench.acknowledged
         )

@@ -5,6 +5,7 @@
   import { mustColour } from '$core/must/colour';
   import { INSOLUBLE_DENSITY } from '$core/must/stock';
   import { FOAM_ROOM, type Vessel } from '$core/scale/vessels';
+  import { willHoldL } from '$core/ledger/will-hold';
   import { volumeText } from '$core/units/format';
   import { household, vesselById } from '$lib/store/household.svelte';
   import VesselDrawing from './VesselDrawing.svelte';
@@ -22,10 +23,14 @@
   const isOpen = (v: Vessel) => v.shape === 'bucket' || v.shape === 'barrel';
   const hasFruit = $derived(s.fruitInAt !== null && s.fruitOutAt === null);
   const pulpL = $derived(hasFruit ? s.insolublesKg / INSOLUBLE_DENSITY : 0);
+  /** What the fruit still holds will stand in there too: the mark is where the plan had it. */
+  const toComeL = $derived(
+    hasFruit && s.fills.length === 1 ? Math.max(0, willHoldL(s) - fillL(s.fills[0]!)) : 0
+  );
   /** What air there is over closed wine, and what lies under it. */
   function words(fill: Fill, v: Vessel): string[] {
     const litres = fillL(fill);
-    const airL = Math.max(0, v.capacityL - litres - (hasFruit ? pulpL : 0));
+    const airL = Math.max(0, v.capacityL - litres - (hasFruit ? pulpL + toComeL : 0));
     const lees = s.rackings.length === 0 && hasFruit ? 0 : rackingLossL(litres, s.rackings.length === 0);
     return [
       isOpen(v)
@@ -45,7 +50,7 @@
       <div class="h-[13rem]">
         <VesselDrawing
           {vessel}
-          fillL={litres + (isOpen(vessel) ? pulpL : 0)}
+          fillL={litres + (isOpen(vessel) ? pulpL + toComeL : 0)}
           liquidL={litres}
           foamShare={isOpen(vessel) && hasFruit ? FOAM_ROOM.usual : 0}
           {unit}
@@ -57,7 +62,8 @@
         />
       </div>
       <figcaption class="text-[0.9375rem]">
-        <b>{vessel.name}</b>, {volumeText(litres, unit)}{#each words(fill, vessel) as w (w)}<span
+        <b>{vessel.name}</b>, {volumeText(litres, unit)}{#if toComeL > 0.1}, {volumeText(litres + toComeL, unit)} once
+          the fruit has given{/if}{#each words(fill, vessel) as w (w)}<span
             class="small block">{w}</span
           >{/each}
       </figcaption>
