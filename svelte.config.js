@@ -1,4 +1,4 @@
-import adapter from '@sveltejs/adapter-node';
+import adapter from './scripts/adapter.mjs';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 
 /** @type {import('@sveltejs/kit').Config} */
@@ -24,8 +24,9 @@ export default {
         'frame-ancestors': ['none']
       }
     },
-    // The routes hold no state and no session, so a script may post to them from anywhere.
+    // Form posts are refused by the routes themselves, with a reason: they take JSON only.
     csrf: { trustedOrigins: ['*'] },
-    version: { name: process.env.npm_package_version ?? '0.1.0' }
+    // Every page is drawn from one shell, so its scripts are named from the root.
+    paths: { relative: false }
   }
 };

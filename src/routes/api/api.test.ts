@@ -6,12 +6,27 @@ import { solvePlan } from '$core/scale/solve';
 import { POST } from './estimate/+server';
 import { POST as scale } from './scale/+server';
 import { GET as schema } from './schema/+server';
+import { POST as batch } from './batch/+server';
+import { GET as plant } from './plant/+server';
+import { handle } from '../../hooks.server';
+import { trueWine } from '$core/finish/true-wines.fixture';
+import { foldBatch } from '$core/ledger/fold';
+import { standingOf } from '$core/ledger/standing';
+import { checkBottling } from '$core/finish/judge';
 
-const post = async (body: unknown, raw?: string) => {
-  const request = new Request('http://x/api/estimate', { method: 'POST', body: raw ?? JSON.stringify(body) });
-  const response = await (POST as (e: { request: Request }) => Promise<Response>)({ request });
+type Route = (e: { request: Request }) => Promise<Response>;
+const JSON_TYPE = { 'content-type': 'application/json' };
+const ask = async (
+  route: unknown,
+  body: unknown,
+  raw?: string,
+  headers: Record<string, string> = JSON_TYPE
+) => {
+  const request = new Request('http://x/api', { method: 'POST', headers, body: raw ?? JSON.stringify(body) });
+  const response = await (route as Route)({ request });
   return { status: response.status, body: await response.json() };
 };
+const post = (body: unknown, raw?: string) => ask(POST, body, raw);
 const GOOD = {
   ingredients: [
     { kind: 'produce', produceId: 'plum', massKg: 4.08 },
@@ -185,11 +200,6 @@ describe('POST /api/estimate', () => {
 });
 
 describe('POST /api/scale', () => {
-  const ask = async (body: unknown) => {
-    const request = new Request('http://x/api/scale', { method: 'POST', body: JSON.stringify(body) });
-    const response = await (scale as (e: { request: Request }) => Promise<Response>)({ request });
-    return { status: response.status, body: await response.json() };
-  };
   const asked = {
     ingredients: [
       { kind: 'produce', produceId: 'rhubarb', massKg: 6, held: true },
@@ -200,7 +210,7 @@ describe('POST /api/scale', () => {
   };
 
   it('answers with the same amounts as the core, what gave way, and ways out that are plans', async () => {
-    const { status, body } = await ask(asked);
+    const { status, body } = await ask(scale, asked);
     expect(status).toBe(200);
     const core = solvePlan(planSchema.parse(asked));
     expect(body.plan.ingredients).toEqual(core.plan.ingredients);
@@ -209,12 +219,12 @@ describe('POST /api/scale', () => {
     expect(body.swaps.length).toBeGreaterThan(0);
     for (const s of body.swaps) expect(planSchema.safeParse(s.plan).success).toBe(true);
     // A way out, posted again, is out.
-    const again = await ask(body.swaps[0].plan);
+    const again = await ask(scale, body.swaps[0].plan);
     expect(again.body.gaveWay).toEqual([]);
   });
 
   it('refuses a wish that makes no sense, saying where', async () => {
-    const { status, body } = await ask({ ...asked, target: { ...asked.target, phMax: 20 } });
+    const { status, body } = await ask(scale, { ...asked, target: { ...asked.target, phMax: 20 } });
     expect(status).toBe(400);
     expect(body.error.path).toBe('target.phMax');
   });
@@ -231,5 +241,153 @@ describe('GET /api/schema', () => {
     expect(all.plan.properties.target.properties.phMax).toBeDefined();
     expect(all.plan.properties.stirring.enum).toEqual(['daily', 'shut']);
     expect(all.file.properties.version.const).toBe(3);
+  });
+});
+
+describe('what a server has to bear', () => {
+  it('takes JSON only, said to be JSON, and no tower of brackets', async () => {
+    expect((await ask(POST, GOOD, undefined, {})).status).toBe(415);
+    expect((await ask(POST, GOOD, undefined, { 'content-type': 'text/plain' })).status).toBe(415);
+    expect((await ask(POST, null, '['.repeat(200_000))).body.error.reason).toMatch(/brackets/);
+    expect((await ask(POST, null, '{"__proto__":{"ingredients":[]}}')).status).toBe(400);
+  });
+
+  it('pages of other sites are refused what computes', async () => {
+    const through = async (headers: Record<string, string>, method = 'POST') => {
+      const url = new URL('http://127.0.0.1:4173/api/estimate');
+      const request = new Request(url, { method, headers: { host: url.host, ...headers } });
+      const event = { url, request };
+      return (await handle({ event, resolve: async () => new Response('ok') } as never)).status;
+    };
+    expect(await through({})).toBe(200);
+    expect(await through({ origin: 'http://127.0.0.1:4173' })).toBe(200);
+    expect(await through({ origin: 'https://elsewhere.example' })).toBe(403);
+    expect(await through({ origin: 'null' })).toBe(403);
+    expect(await through({ 'sec-fetch-site': 'cross-site' })).toBe(403);
+    expect(await through({ origin: 'https://elsewhere.example' }, 'GET')).toBe(200);
+  });
+
+  it('rows that are free are bounded', async () => {
+    const rows = (n: number) => ({
+      ingredients: [
+        ...PRODUCE.slice(0, n).map((p) => ({ kind: 'produce', produceId: p.id, massKg: 0, held: false })),
+        { kind: 'water', volumeL: 0, held: false }
+      ],
+      target: { abv: 12, volumeL: 12, taGL: 6, phMax: 3.4 }
+    });
+    expect((await ask(scale, rows(60))).body.error.reason).toMatch(/at most 40/);
+    const { status, body } = await ask(scale, rows(30));
+    expect(status).toBe(200);
+    expect(body).toHaveProperty('incomplete');
+  });
+
+  it.each([
+    [
+      'honey with a little wine',
+      [
+        { kind: 'honey', massKg: 2 },
+        { kind: 'wine', volumeL: 0.01, abv: 25, sg: 1.2 }
+      ]
+    ],
+    [
+      'sugar and a drop',
+      [
+        { kind: 'sugar', sugarId: 'white', massKg: 500 },
+        { kind: 'water', volumeL: 0.001 }
+      ]
+    ],
+    ['a wine of nothing but acid', [{ kind: 'wine', volumeL: 5, abv: 0, sg: 0.97, taGL: 30, ph: 2.5 }]],
+    [
+      'concentrate alone',
+      [{ kind: 'juice', form: 'concentrate', produceId: 'apple', volumeL: 5, measured: { brix: 80 } }]
+    ],
+    [
+      'chalk by the sack',
+      [
+        { kind: 'water', volumeL: 1 },
+        { kind: 'acid', acidId: 'calcium-carbonate', massKg: 500 }
+      ]
+    ],
+    [
+      'an entry of one’s own, as juice',
+      [
+        {
+          kind: 'juice',
+          produceId: 'apple',
+          volumeL: 3,
+          entry: {
+            ...PRODUCE.find((p) => p.id === 'apple')!,
+            solids: [90, 97, 98],
+            sugars: [0, 1, 2],
+            insolubles: [0, 0.1, 0.2]
+          }
+        }
+      ]
+    ]
+  ])('%s: an answer or a reason, never a fault', async (_, ingredients) => {
+    for (const route of [POST, scale]) {
+      const { status, body } = await ask(route, { ingredients, target: { abv: 12, volumeL: 10 } });
+      expect([200, 400]).toContain(status);
+      if (status === 400) expect(body.error.reason).toMatch(/./);
+    }
+  });
+});
+
+describe('POST /api/batch', () => {
+  it('answers what the batch page shows', async () => {
+    for (const seed of [3, 11, 42]) {
+      const wine = trueWine(seed);
+      const [jar] = wine.jars;
+      const bottle = { vesselId: jar!.vesselId, type: jar!.bottle, sizeL: 0.75, clear: true };
+      const at = new Date(wine.at).toISOString();
+      const { status, body } = await ask(batch, { events: wine.events, at, bottle });
+      expect(status, JSON.stringify(body.error)).toBe(200);
+      const s = foldBatch(wine.events, wine.at)!;
+      const now = standingOf(s);
+      expect(body.stage).toBe(now.stage);
+      expect(body.abv).toEqual(now.abv);
+      expect(body.sg.likely).toBe(now.sg!.sg);
+      expect(body.vessels.map((v: { vesselId: string }) => v.vesselId)).toEqual(
+        s.fills.map((f) => f.vesselId)
+      );
+      const check = checkBottling(s, jar!.bottle, 0, true, jar!.vesselId)!;
+      expect(body.pressure).toMatchObject({ bar20: check.verdict.bar20, level: check.verdict.level });
+      for (const v of body.vessels)
+        for (const f of Object.values(v).filter((x) => typeof x === 'object') as {
+          low: number;
+          likely: number;
+          high: number;
+        }[])
+          expect(f.low <= f.likely && f.likely <= f.high).toBe(true);
+      expect((await ask(batch, { events: wine.events, at })).body.pressure).toBeNull();
+    }
+  });
+
+  it('refuses what is no log, saying where', async () => {
+    const { events } = trueWine(3);
+    expect((await ask(batch, { events: [], at: '2026-01-01T00:00:00Z' })).body.error.path).toBe('events');
+    expect((await ask(batch, { events, at: 'soon' })).body.error.path).toBe('at');
+    const noStart = events.filter((e) => e.type !== 'planned');
+    expect((await ask(batch, { events: noStart, at: '2026-03-01T00:00:00Z' })).body.error.reason).toMatch(
+      /begun/
+    );
+  });
+});
+
+describe('GET /api/plant', () => {
+  it.each([
+    ['elderflower', 'food'],
+    ['garden peas', 'food'],
+    ['rhubarb', 'food'],
+    ['sweetcorn kernels', 'food'],
+    ['foxglove', 'refused'],
+    ['Aconitum', 'refused'],
+    ['leaves of rhubarb', 'refused'],
+    ['moonfruit', 'unknown']
+  ])('%s: %s', async (name, verdict) => {
+    const url = new URL(`http://x/api/plant?name=${encodeURIComponent(name)}`);
+    const body = await (await (plant as unknown as (e: { url: URL }) => Response)({ url })).json();
+    expect(body.verdict).toBe(verdict);
+    expect(body.why).toMatch(/./);
   });
 });

@@ -3,23 +3,32 @@ import type { z } from 'zod';
 import { firstProblem } from '$core/units/problem';
 
 const MAX_BYTES = 1_000_000;
+/** A body that takes longer than this to come is not waited for, ms. */
+const MOST_MS = 15_000;
+/** Deeper than any plan or log; a tower of brackets would bring the reader down. */
+const MOST_DEEP = 60;
 
 /** Reads at most `MAX_BYTES` of a body, however it is sent; null when there is more. */
 async function readBody(request: Request): Promise<string | null> {
   if (!request.body) return '';
   const reader = request.body.getReader();
+  const timer = setTimeout(() => void reader.cancel().catch(() => undefined), MOST_MS);
   const chunks: Uint8Array[] = [];
   let size = 0;
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    size += value.byteLength;
-    if (size > MAX_BYTES) {
-      // The rest is read and dropped, so that the sender hears the answer.
-      chunks.length = 0;
-      continue;
+  try {
+    for (;;) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      size += value.byteLength;
+      if (size > MAX_BYTES) {
+        // The rest is read and dropped, so that the sender hears the answer.
+        chunks.length = 0;
+        continue;
+      }
+      chunks.push(value);
     }
-    chunks.push(value);
+  } finally {
+    clearTimeout(timer);
   }
   return size > MAX_BYTES ? null : new TextDecoder().decode(Buffer.concat(chunks));
 }
@@ -28,22 +37,62 @@ async function readBody(request: Request): Promise<string | null> {
 export const refuse = (status: number, path: string, reason: string) =>
   json({ error: { path, reason } }, { status });
 
+/** Whether a text nests brackets deeper than anything sound. */
+export function isTooDeep(text: string, most = MOST_DEEP): boolean {
+  let [deep, inText] = [0, false];
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i];
+    if (inText) {
+      if (c === '\\') i += 1;
+      else if (c === '"') inText = false;
+    } else if (c === '"') inText = true;
+    else if (c === '{' || c === '[') {
+      if (++deep > most) return true;
+    } else if (c === '}' || c === ']') deep -= 1;
+  }
+  return false;
+}
+
 /** The body as its schema has it, or the refusal to answer with. */
 export async function readAs<T extends z.ZodType>(
   request: Request,
   schema: T
 ): Promise<{ ok: true; data: z.infer<T> } | { ok: false; response: Response }> {
-  const text = await readBody(request);
-  if (text === null)
-    return { ok: false, response: refuse(413, '', 'The body is larger than 1 MB. Send one plan at a time.') };
+  const no = (status: number, path: string, reason: string) =>
+    ({ ok: false, response: refuse(status, path, reason) }) as const;
+  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase() ?? '';
+  if (type !== 'application/json')
+    return no(415, 'content-type', 'Send JSON, with the header content-type: application/json.');
+  let text: string | null;
+  try {
+    text = await readBody(request);
+  } catch {
+    return no(400, '', 'The body did not come whole.');
+  }
+  if (text === null) return no(413, '', 'The body is larger than 1 MB. Send one plan at a time.');
+  if (isTooDeep(text)) return no(400, '', `The body nests more than ${MOST_DEEP} brackets.`);
   let body: unknown;
   try {
     body = JSON.parse(text);
   } catch (e) {
-    return { ok: false, response: refuse(400, '', `The body is not JSON: ${(e as Error).message}`) };
+    return no(400, '', `The body is not JSON: ${(e as Error).message}`);
   }
   const read = schema.safeParse(body);
   if (read.success) return { ok: true, data: read.data };
   const { path, reason } = firstProblem(read.error);
-  return { ok: false, response: refuse(400, path, reason) };
+  return no(400, path, reason);
+}
+
+/** An answer that a sum makes, or a refusal that says why it cannot. */
+export function answer(sum: () => unknown): Response {
+  try {
+    return json(sum());
+  } catch (e) {
+    const said = e as { path?: string; message?: string; todo?: string };
+    return refuse(
+      400,
+      said.path ?? '',
+      [said.message ?? 'This cannot be reckoned with.', said.todo ?? ''].join(' ').trim()
+    );
+  }
 }

@@ -750,6 +750,15 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
   return state;
 }
 
+/**
+ * The state of a batch as it is to be shown: one that begins later, by a clock that was wrong or by plan, as it will
+ * begin. What else is still to come counts from its time on.
+ */
+export function batchAt(events: readonly LedgerEvent[], now: number): BatchState | null {
+  const planned = liveTimed(events).find((x) => x.e.type === 'planned');
+  return planned ? foldBatch(events, Math.max(now, planned.at)) : null;
+}
+
 /** Runs through the events that count up to `at`, with a look before and after each. */
 function run(
   events: readonly LedgerEvent[],

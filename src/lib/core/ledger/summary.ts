@@ -1,13 +1,13 @@
 import { dangersOf } from '../finish/danger';
 import type { BatchState } from './fold';
-import { liveEvents, type LedgerEvent } from './events';
-import { foldBatch } from './fold';
+import { liveEvents, liveTimed, type LedgerEvent } from './events';
+import { batchAt } from './fold';
 import { standingOf, type Standing } from './standing';
 
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 3;
+export const SUMMARY_VERSION = 4;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
@@ -22,6 +22,8 @@ export type Summary = {
   lotIds: string[];
   /** the recipe's version it was begun from; empty when none */
   recipeId: string;
+  /** when something that is written for later comes to be; null when nothing is */
+  nextAt: number | null;
   state: BatchState;
   standing: Standing;
 };
@@ -59,17 +61,17 @@ function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lots
 /** The summary of a batch from its events; null when it was taken back. */
 export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
   // Of a blend's other side, only the blend and what voids it bear on this batch.
-  const s = foldBatch(
-    events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void'),
-    at
-  );
+  const mine = events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void');
+  const s = batchAt(mine, at);
   if (!s || s.id !== id) return null;
+  const later = liveTimed(mine).find((x) => x.at > at);
   return {
     id,
     running: s.fills.length > 0 || dangersOf(s).length > 0 ? 1 : 0,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
     ...usedBy(events, id),
+    nextAt: later?.at ?? null,
     state: compact(s),
     standing: standingOf(s)
   };

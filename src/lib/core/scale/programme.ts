@@ -88,6 +88,8 @@ export function mostKgL(item: Ingredient): number {
 }
 
 const PRECISIONS = [1e-9, 1e-7, 1e-11];
+/** A programme that turns for longer than this has lost its way. */
+const MOST_PIVOTS = 2000;
 
 /** The linear programme of weighted misses, with lines drawn at a point. @returns null when it has no answer */
 function programmeAt(p: Problem, from: Point, isStuck: (goal: Goal) => boolean): Point | null {
@@ -133,10 +135,10 @@ function programmeAt(p: Problem, from: Point, isStuck: (goal: Goal) => boolean):
   shareOut(p, constraints, variables);
   // Amounts range from milligrams to hectolitres; where one precision trips over rounding, another does not.
   const model = { direction: 'minimize', objective: 'cost', constraints, variables } as const;
-  let answer = solve(model, { precision: PRECISIONS[0] });
+  let answer = solve(model, { precision: PRECISIONS[0], maxPivots: MOST_PIVOTS });
   for (const precision of PRECISIONS.slice(1)) {
     if (answer.status === 'optimal') break;
-    answer = solve(model, { precision });
+    answer = solve(model, { precision, maxPivots: MOST_PIVOTS });
   }
   if (answer.status !== 'optimal') return null;
   const found = new Map(answer.variables);
@@ -153,18 +155,23 @@ const NEARER = 10;
 const HALVINGS = 6;
 const STILL = 1e-9;
 
+/** Whether somebody who waits has waited long enough; the clock is theirs. */
+export type IsOver = () => boolean;
+const never: IsOver = () => false;
+
 const hasMoved = (a: Point, b: Point): boolean =>
   a.amounts.some((x, j) => Math.abs(x - b.amounts[j]!) > STILL * (1 + Math.abs(x)));
 
 /**
  * The amounts that miss the goals least: a linear programme of weighted misses, drawn anew at each answer until it
  * stays. What cannot be met is then approached along its true slope, by steps that only ever make it better.
+ * @param isOver whether the time is up: what was found by then is the answer
  */
-export function bestPoint(p: Problem, start: number[]): Point {
+export function bestPoint(p: Problem, start: number[], isOver: IsOver = never): Point {
   let best = pointAt(p, start);
   if (p.rows.length === 0 || p.goals.length === 0) return best;
   let from = best;
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < ROUNDS && !isOver(); round++) {
     const next = programmeAt(p, from, () => false);
     if (!next) break;
     const isStill = !hasMoved(next, from);
@@ -172,7 +179,7 @@ export function bestPoint(p: Problem, start: number[]): Point {
     from = next;
     if (isStill) break;
   }
-  for (let round = 0; round < NEARER; round++) {
+  for (let round = 0; round < NEARER && !isOver(); round++) {
     const stuck = new Set(p.goals.filter((g, k) => Math.abs(best.misses[k]!) > g.tolerance));
     if (stuck.size === 0) break;
     let next = programmeAt(p, best, (g) => stuck.has(g));
@@ -200,14 +207,16 @@ function shareOut(
     return p && !seasons(p) ? [j] : [];
   });
   if (fruit.length < 2) return;
-  for (const j of fruit) {
+  // Each beside the next: that keeps the programme thin, however many they are.
+  fruit.slice(1).forEach((j, n) => {
+    const before = fruit[n]!;
     const key = `share${j}`;
     constraints[key] = { equal: 0 };
-    for (const k of fruit)
-      variables[`x${k}`]![key] = (k === j ? 1 : 0) * unit[k]!.usualL - unit[k]!.usualL / fruit.length;
+    variables[`x${j}`]![key] = unit[j]!.usualL;
+    variables[`x${before}`]![key] = -unit[before]!.usualL;
     variables[`${key}over`] = { [key]: -1, cost: 0.05 };
     variables[`${key}under`] = { [key]: 1, cost: 0.05 };
-  }
+  });
 }
 
 /** Amounts to begin from: a must that is certainly liquid. */

@@ -2,7 +2,7 @@ import { BOTTLE_L, likelyFigures } from '../must/balance';
 import { amountOf, withAmount, type Ingredient, type Plan } from '../must/plan';
 import { explainMisses, type GaveWay } from './clash';
 import { afterSweetening, sweetenedWith } from './goals';
-import { bestPoint, guess, isFree, problemOf, usualVolumeL } from './programme';
+import { bestPoint, guess, isFree, problemOf, usualVolumeL, type IsOver } from './programme';
 
 export type Solved = {
   plan: Plan;
@@ -15,9 +15,10 @@ export type Solved = {
 /**
  * Works out every free row so that the wine comes as near as can be to what is asked for, the weightiest first.
  * @param plan rows with `held: false` are free, up to the most there is of them
+ * @param isOver whether the time is up
  * @returns the plan with amounts filled in, and what gave way, each with why
  */
-export function solvePlan(plan: Plan): Solved {
+export function solvePlan(plan: Plan, isOver?: IsOver): Solved {
   const hasAim = Boolean(plan.target?.volumeL ?? plan.target?.fillL);
   // When nobody says how much, fruit of which there is so much is taken whole.
   const isWhole = (i: Ingredient) => !hasAim && isFree(i) && i.kind === 'produce' && i.most !== undefined;
@@ -30,7 +31,7 @@ export function solvePlan(plan: Plan): Solved {
   const aimL = plan.target?.volumeL ?? (hasAim || !waterIsFree ? null : usualVolumeL(taken));
   // Nothing poured, picked or asked for: there is nothing to solve yet.
   if (!hasAim && problem.held.stock.waterKg <= 1e-9) return { plan, gaveWay: [], aimL };
-  const point = bestPoint(problem, guess(problem));
+  const point = bestPoint(problem, guess(problem), isOver);
   const ingredients = plan.ingredients.map((item, i) => {
     const j = problem.rows.indexOf(i);
     return j >= 0 && problem.goals.length > 0

@@ -4,7 +4,7 @@ import { amountOf, toleranceOf, type Ingredient, type Plan, type Target } from '
 import { YEASTS, type YeastId } from '../must/substances';
 import { isMet, reachedOf, type GaveWay } from './clash';
 import { goalsOf, type GoalId } from './goals';
-import { bestPoint, guess, isFree, problemOf } from './programme';
+import { bestPoint, guess, isFree, problemOf, type IsOver } from './programme';
 import { solvePlan } from './solve';
 
 /** A way out of a clash: what to change in a few words, what it comes to, and the plan it makes. */
@@ -47,7 +47,7 @@ const STEP: Partial<Record<GoalId, number>> = { volumeL: 0.1, fillL: 0.1, abv: 0
 const FAINT = 0.01;
 
 /** Lets a wish follow: what would be reached if it were not asked for at all. */
-function followed(plan: Plan, id: GoalId): Candidate[] {
+function followed(plan: Plan, id: GoalId, isOver: IsOver): Candidate[] {
   const goals = goalsOf(plan);
   const asked = goals.find((g) => g.id === id);
   if (!asked || id === 'fruit') return [];
@@ -56,7 +56,7 @@ function followed(plan: Plan, id: GoalId): Candidate[] {
     plan,
     goals.map((g) => (g.id === id ? { ...g, weight: FAINT } : g))
   );
-  const point = bestPoint(p, guess(p));
+  const point = bestPoint(p, guess(p), isOver);
   const miss = point.misses[goals.indexOf(asked)]!;
   const reached = reachedOf(asked, miss);
   const change = Math.abs(miss) / Math.max(1e-9, asked.wanted);
@@ -86,9 +86,9 @@ const yeastFor = (abv: number): YeastId | undefined =>
     .filter((id) => id !== 'wild' && YEASTS[id].toleranceAbv[1] >= abv)
     .sort((a, b) => YEASTS[a].toleranceAbv[1] - YEASTS[b].toleranceAbv[1])[0];
 
-function candidates(plan: Plan, gaveWay: readonly GaveWay[]): Candidate[] {
+function candidates(plan: Plan, gaveWay: readonly GaveWay[], isOver: IsOver): Candidate[] {
   const out: Candidate[] = [];
-  for (const g of goalsOf(plan)) out.push(...followed(plan, g.id));
+  for (const g of goalsOf(plan)) if (!isOver()) out.push(...followed(plan, g.id, isOver));
   plan.ingredients.forEach((item, at) => {
     const amount = amountOf(item);
     if (isFree(item) || amount <= 0) return;
@@ -221,17 +221,17 @@ const MOST = 3;
 /**
  * The two or three best ways out when not all that is asked can be had: one wish let follow, one held amount set
  * free, or one thing added. Each is solved and weighed by what it leaves unmet, then by how much it changes.
- * @param plan as it was asked; `gaveWay` what its solution missed
+ * @param plan as it was asked; `gaveWay` what its solution missed; `isOver` whether the time is up
  */
-export function swapsFor(plan: Plan, gaveWay: readonly GaveWay[]): Swap[] {
+export function swapsFor(plan: Plan, gaveWay: readonly GaveWay[], isOver: IsOver = () => false): Swap[] {
   if (gaveWay.length === 0) return [];
   const before = weightOf(gaveWay);
   const seen = new Set<string>();
-  return candidates(plan, gaveWay)
+  return candidates(plan, gaveWay, isOver)
     .flatMap((c) => {
-      if (seen.has(c.id)) return [];
+      if (seen.has(c.id) || isOver()) return [];
       seen.add(c.id);
-      const solved = solvePlan(c.plan);
+      const solved = solvePlan(c.plan, isOver);
       const left = weightOf(solved.gaveWay);
       if (left >= before - 0.02) return [];
       const change = Number.isNaN(c.change) ? changeOf(plan, solved.plan) : c.change;

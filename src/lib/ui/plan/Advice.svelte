@@ -13,14 +13,7 @@
 
   const e = $derived(bench.estimate);
   const cautions = $derived(
-    e
-      ? planCautions(
-          bench.solved.plan,
-          e.ph ?? null,
-          e.liquidVolumeL?.likely ?? 0,
-          bench.acknowledged
-        )
-      : []
+    e ? planCautions(bench.solved.plan, e.ph ?? null, e.liquidVolumeL?.likely ?? 0, bench.acknowledged) : []
   );
   const heavy = $derived((bench.start?.sgAllGiven?.likely ?? 1) > 1.12);
   const isFlowery = $derived(

@@ -62,9 +62,11 @@
         />
       </div>
       <figcaption class="text-[0.9375rem]">
-        <b>{vessel.name}</b>, {volumeText(litres, unit)}{#if toComeL > 0.1}, {volumeText(litres + toComeL, unit)} once
-          the fruit has given{/if}{#each words(fill, vessel) as w (w)}<span
-            class="small block">{w}</span
+        <b>{vessel.name}</b>, {volumeText(litres, unit)}{#if toComeL > 0.1}, {volumeText(
+            litres + toComeL,
+            unit
+          )} once the fruit has given{/if}{#each words(fill, vessel) as w (w)}<span class="small block"
+            >{w}</span
           >{/each}
       </figcaption>
     </figure>

@@ -1,29 +1,30 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
-import { sugarParts } from '$core/method/sugar-parts';
-import { likelyFigures } from '$core/must/balance';
 import { planSchema } from '$core/must/plan';
-import { solvePlan, sweetenKg } from '$core/scale/solve';
-import { swapsFor } from '$core/scale/swaps';
-import { readAs } from '../body';
+import { scaleApart, TooBusy } from '$lib/compute/apart';
+import { freeRows, MOST_FREE } from '$lib/compute/scale-answer';
+import { InputError } from '$core/units/input-error';
+import { readAs, refuse } from '../body';
 
 /**
  * Amounts for what a plan asks for: the same solver as the Plan page. Rows with `held: false` are worked out; what
- * cannot be met is said with its reason, and with ways out that are plans themselves.
+ * cannot be met is said with its reason, and with ways out that are plans themselves. What was found when the time was
+ * up is answered, and said to be `incomplete`.
  */
 export const POST: RequestHandler = async ({ request }) => {
   const read = await readAs(request, planSchema);
   if (!read.ok) return read.response;
-  const { plan, gaveWay } = solvePlan(read.data);
-  const { later } = sugarParts(plan);
-  return json({
-    plan,
-    // JSON has no NaN: what is not defined is null.
-    figures: Object.fromEntries(
-      Object.entries(likelyFigures(plan)).map(([name, x]) => [name, Number.isFinite(x) ? x : null])
-    ),
-    gaveWay,
-    swaps: swapsFor(read.data, gaveWay),
-    later,
-    sweetenKg: sweetenKg(plan)
-  });
+  const free = freeRows(read.data);
+  if (free > MOST_FREE)
+    return refuse(
+      400,
+      'ingredients',
+      `${free} rows are free; at most ${MOST_FREE} can be worked out at once.`
+    );
+  try {
+    return json(await scaleApart(read.data));
+  } catch (e) {
+    if (e instanceof TooBusy) return refuse(503, '', e.message);
+    if (e instanceof InputError) return refuse(400, e.path, `${e.message} ${e.todo}`);
+    return refuse(400, '', `This plan cannot be worked out: ${e instanceof Error ? e.message : e}`);
+  }
 };

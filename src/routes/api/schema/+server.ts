@@ -8,6 +8,7 @@ import { harvestLotSchema } from '$core/produce/harvest';
 import { ownProduceSchema } from '$core/produce/schema';
 import { vesselSchema } from '$core/scale/vessels';
 import { fileSchema } from '$lib/files/vecino-file';
+import { batchRequestSchema } from '../batch-request';
 import { settingsSchema } from '$lib/store/settings';
 
 /** Everything that is stored, exported or sent, under its name. */
@@ -22,7 +23,8 @@ const SCHEMAS = {
   recipe: recipeSchema,
   harvestLot: harvestLotSchema,
   method: ownMethodSchema,
-  file: fileSchema
+  file: fileSchema,
+  batchRequest: batchRequestSchema
 } as const;
 
 /** JSON Schema (draft 2020-12) of all of it, made from what the app itself checks with. */

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { eventSchema } from '$core/ledger/events';
+
+/** A batch by its log, the moment it is asked about, and a bottling to be judged. */
+export const batchRequestSchema = z.strictObject({
+  events: z.array(eventSchema).min(1, 'needs at least one event').max(5000),
+  at: z.iso.datetime(),
+  bottle: z
+    .strictObject({
+      vesselId: z.string().max(64).optional(),
+      type: z.enum(['still', 'crown', 'sparkling']),
+      sizeL: z.number().finite().min(0.05).max(20),
+      primingGL: z.number().finite().min(0).max(60).optional(),
+      clear: z.boolean()
+    })
+    .optional()
+});
