@@ -5,18 +5,17 @@
 import { build, files, version } from '$service-worker';
 
 const self = globalThis.self as unknown as ServiceWorkerGlobalScope;
+/** Each build keeps its own files; those of an older one go once no tab needs them any more. */
 const CACHE = `vecino-${version}`;
 const SHELL = '/';
+/** A server that has not answered by then is as good as none, ms. */
+const PATIENCE = 3000;
 
 self.addEventListener('install', (event) => {
-  event.waitUntil(
-    caches
-      .open(CACHE)
-      .then((cache) => cache.addAll([SHELL, ...build, ...files]))
-      .then(() => self.skipWaiting())
-  );
+  event.waitUntil(caches.open(CACHE).then((cache) => cache.addAll([SHELL, ...build, ...files])));
 });
 
+// It takes over when the last tab of the build before is closed: until then that one is served its own files.
 self.addEventListener('activate', (event) => {
   event.waitUntil(
     caches
@@ -26,7 +25,24 @@ self.addEventListener('activate', (event) => {
   );
 });
 
-/** Built files never change: from the cache. Pages: from the server, else the shell, which draws every page. */
+const shell = async (): Promise<Response> =>
+  (await (await caches.open(CACHE)).match(SHELL)) ?? Response.error();
+
+/** A page from the server; the shell, which draws every page, when it is slow, away, or only a proxy answers. */
+async function page(request: Request): Promise<Response> {
+  const late = new AbortController();
+  const timer = setTimeout(() => late.abort(), PATIENCE);
+  try {
+    const answer = await fetch(request, { signal: late.signal });
+    return answer.status >= 500 ? await shell() : answer;
+  } catch {
+    return shell();
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Built files never change: from the cache. */
 self.addEventListener('fetch', (event) => {
   const url = new URL(event.request.url);
   if (
@@ -35,11 +51,11 @@ self.addEventListener('fetch', (event) => {
     url.pathname.startsWith('/api/')
   )
     return;
-  if (event.request.mode === 'navigate') {
-    event.respondWith(
-      fetch(event.request).catch(async () => (await caches.match(SHELL)) ?? Response.error())
-    );
-    return;
-  }
-  event.respondWith(caches.match(event.request).then((hit) => hit ?? fetch(event.request)));
+  if (event.request.mode === 'navigate') return event.respondWith(page(event.request));
+  event.respondWith(
+    caches
+      .open(CACHE)
+      .then((cache) => cache.match(event.request))
+      .then((hit) => hit ?? fetch(event.request))
+  );
 });

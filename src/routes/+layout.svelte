@@ -8,7 +8,10 @@
   import { onMount } from 'svelte';
   import { household, watchHousehold } from '$lib/store/household.svelte';
   import { flushOnLeave } from '$lib/store/draft';
+  import { page } from '$app/state';
   import { offerDemo } from './offer-demo';
+  import Fault from '$lib/ui/nav/Fault.svelte';
+  import { sayWrong } from '$lib/ui/nav/said.svelte';
   import Header from '$lib/ui/nav/Header.svelte';
   import PlacesBar from '$lib/ui/nav/PlacesBar.svelte';
   import Shelf from '$lib/ui/shelf/Shelf.svelte';
@@ -16,8 +19,15 @@
 
   let { children } = $props();
 
+  /** What nobody caught is said in plain words: what was written is safe. */
+  const unforeseen = (e: PromiseRejectionEvent) => {
+    sayWrong(e.reason);
+  };
+
   onMount(() => {
     const stops = [watchHousehold(), flushOnLeave()];
+    window.addEventListener('unhandledrejection', unforeseen);
+    stops.push(() => window.removeEventListener('unhandledrejection', unforeseen));
     void offerDemo();
     return () => stops.forEach((stop) => stop());
   });
@@ -43,7 +53,12 @@
 <div class="flex min-h-dvh flex-col">
   <Header />
   <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
-    {#if household.ready}{@render children()}{:else if household.building !== null}
+    {#if household.ready || page.url.pathname.startsWith('/settings')}
+      <svelte:boundary onerror={(e) => console.error(e)}>
+        {@render children()}
+        {#snippet failed(error, reset)}<Fault {error} retry={reset} />{/snippet}
+      </svelte:boundary>
+    {:else if household.building !== null}
       <p class="sentence pt-4" role="status">
         Reading the ledger, {Math.round(100 * household.building)} %.
       </p>
@@ -51,7 +66,10 @@
   </main>
   <Said />
   <div class="sticky bottom-0 z-20">
-    <Shelf />
+    <svelte:boundary onerror={(e) => console.error(e)}>
+      <Shelf />
+      {#snippet failed()}<p class="small bg-paper px-4">The shelf cannot be drawn just now.</p>{/snippet}
+    </svelte:boundary>
     <PlacesBar />
   </div>
 </div>

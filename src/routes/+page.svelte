@@ -2,7 +2,7 @@
   import { dangersOf } from '$core/finish/danger';
   import { hasMust } from '$core/method/schedule';
   import DangerCard from '$lib/ui/today/DangerCard.svelte';
-  import { household, runningBatches } from '$lib/store/household.svelte';
+  import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
   import { dueWord } from '$lib/ui/shelf/when';
@@ -80,6 +80,12 @@
   <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
     <div>
       {#each dangers as x (x.d.bottlingId)}<DangerCard batch={x.batch} danger={x.d} />{/each}
+      {#each brokenBatches() as b (b.id)}<p
+          class="inkline flex flex-wrap items-center justify-between gap-3 py-3"
+        >
+          <span class="min-w-0 text-[1.3125rem] font-bold break-words">{b.name}</span>
+          <a class="btn btn-line" href="/batches/{b.id}">Its log cannot be read: see why</a>
+        </p>{/each}
       {#each begun as b (b.id)}
         <p class="inkline flex flex-wrap items-center justify-between gap-3 py-3">
           <span class="text-[1.3125rem] font-bold">{b.state.name}</span>

@@ -8,15 +8,19 @@ import { ownProduceSchema } from '$core/produce/schema';
 import { vesselSchema } from '$core/scale/vessels';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
+import { isTooDeep } from '$core/units/too-deep';
+import { crc32 } from './checksum';
 import { settingsSchema, type Settings } from '$lib/store/settings';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 
 export const fileSchema = z.strictObject({
   format: z.literal('vecino'),
   version: z.literal(FILE_VERSION),
   exportedAt: z.iso.datetime(),
+  /** CRC-32 of all the rest, as it was written; since version 4 */
+  checksum: z.string().max(40).optional(),
   /** how the household measures; left out of a file of one batch or one recipe */
   settings: settingsSchema.optional(),
   vessels: z.array(vesselSchema).max(2000),
@@ -39,16 +43,21 @@ export type Content = Partial<Things> & { events: readonly LedgerEvent[]; settin
 /** What an older file lacks, by its version; each step brings it one version on. */
 const UPGRADES: Record<number, (file: Record<string, unknown>) => Record<string, unknown>> = {
   1: (file) => ({ ...file, version: 2, produce: [] }),
-  2: (file) => ({ ...file, version: 3, recipes: [], harvest: [], methods: [] })
+  2: (file) => ({ ...file, version: 3, recipes: [], harvest: [], methods: [] }),
+  3: (file) => ({ ...file, version: 4 })
 };
 
 /** A file of any older version as one of today's. */
 function upgraded(raw: Record<string, unknown>): Record<string, unknown> {
   let file = raw;
-  for (let step = UPGRADES[file.version as number]; step; step = UPGRADES[file.version as number])
-    file = step(file);
+  for (let v = file.version; typeof v === 'number' && Object.hasOwn(UPGRADES, v); v = file.version)
+    file = UPGRADES[v]!(file);
   return file;
 }
+
+/** The checksum of a file: of what it holds, however it is spaced. */
+const checksumOf = ({ checksum: _, ...rest }: Partial<VecinoFile>): string =>
+  crc32(JSON.stringify(sorted(rest)));
 
 const byId = <T extends { id: string }>(list: readonly T[] | undefined): T[] =>
   [...(list ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
@@ -67,7 +76,7 @@ export function writeFile(content: Content, exportedAt: string): string {
     methods: byId(content.methods),
     events: inOrder(content.events)
   };
-  return JSON.stringify(file, null, 1);
+  return JSON.stringify({ ...file, checksum: checksumOf(file) }, null, 1);
 }
 
 /** Line and column of a character, from 1. */
@@ -77,6 +86,12 @@ function placeOf(text: string, at: number): string {
 }
 
 function parseJson(text: string): unknown {
+  if (isTooDeep(text))
+    throw new InputError(
+      'This is not a Vecino file: it nests brackets deeper than any of ours.',
+      'Choose a file that ends in .vecino.json. Nothing was changed.',
+      'format'
+    );
   try {
     return JSON.parse(text);
   } catch {
@@ -94,9 +109,10 @@ function parseJson(text: string): unknown {
 
 /**
  * Reads a `.vecino.json` file.
+ * @param told is told how far it is, 0 to 1
  * @throws InputError with the place and the reason for a damaged, foreign or newer file
  */
-export function readFile(text: string): VecinoFile {
+export function readFile(text: string, told: Told = () => undefined): VecinoFile {
   const raw = parseJson(text.replace(/^\uFEFF/, ''));
   const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(raw);
   if (!head.success || head.data.format !== 'vecino')
@@ -105,19 +121,49 @@ export function readFile(text: string): VecinoFile {
       'Choose a file that ends in .vecino.json. Nothing was changed.',
       'format'
     );
-  if (typeof head.data.version === 'number' && head.data.version > FILE_VERSION)
+  if (typeof head.data.version !== 'number' || !Number.isInteger(head.data.version) || head.data.version < 1)
+    throw new InputError(
+      `The file says that it is of version “${String(head.data.version).slice(0, 40)}”.`,
+      'That is no version of ours. Nothing was changed.',
+      'version'
+    );
+  if (head.data.version > FILE_VERSION)
     throw new InputError(
       `The file is of version ${head.data.version}; this Vecino reads up to ${FILE_VERSION}.`,
       'Update Vecino and try again. Nothing was changed.',
       'version'
     );
-  const file = fileSchema.safeParse(upgraded(raw as Record<string, unknown>));
-  if (!file.success) {
-    const { path, reason } = firstProblem(file.error);
-    throw new InputError(`The file is wrong at ${path}: ${reason}.`, 'Nothing was changed.', path);
+  const whole = raw as Record<string, unknown>;
+  const isWhole = whole.checksum === undefined || whole.checksum === checksumOf(whole as Partial<VecinoFile>);
+  const { events, ...rest } = upgraded(whole);
+  const file = fileSchema.safeParse({ ...rest, events: [] });
+  const wrong = (error: z.ZodError, before = ''): InputError => {
+    const { path, reason } = firstProblem(error);
+    const at = `${before}${path}`;
+    return new InputError(`The file is wrong at ${at}: ${reason}.`, 'Nothing was changed.', at);
+  };
+  if (!file.success) throw wrong(file.error);
+  if (!Array.isArray(events))
+    throw new InputError('The file is wrong at events: it is no list.', 'Nothing was changed.', 'events');
+  // One by one, so that a long log can say how far it is.
+  const read: LedgerEvent[] = [];
+  for (let i = 0; i < events.length; i++) {
+    const one = eventSchema.safeParse(events[i]);
+    if (!one.success) throw wrong(one.error, `events[${i}].`);
+    read.push(one.data);
+    if (i % 2000 === 0) told(i / events.length);
   }
-  return file.data;
+  if (!isWhole)
+    throw new InputError(
+      'The file was changed or cut since it was written: its checksum does not fit.',
+      'Copy it again from where it came, or use an older one; to bring it in all the same, take the line “checksum” out. Nothing was changed.',
+      'checksum'
+    );
+  return { ...file.data, events: read };
 }
+
+/** Is told how far something is, 0 to 1. */
+export type Told = (share: number) => void;
 
 export type ImportPreview = {
   file: VecinoFile;
@@ -127,6 +173,8 @@ export type ImportPreview = {
   different: string[];
   /** what is not here yet, by list */
   newThings: Things;
+  /** the same id with other contents, by list: the ones here stay */
+  differentThings: Record<ThingId, number>;
   newBatches: number;
 };
 
@@ -165,6 +213,13 @@ export function previewImport(file: VecinoFile, here: Content): ImportPreview {
     const ids = new Set(ours?.map((x) => x.id));
     return theirs.filter((x) => !ids.has(x.id));
   };
+  const differs = <T extends { id: string }>(
+    theirs: readonly T[],
+    ours: readonly T[] | undefined
+  ): number => {
+    const mine = new Map(ours?.map((x) => [x.id, x]));
+    return theirs.filter((x) => mine.has(x.id) && !same(mine.get(x.id), x)).length;
+  };
   return {
     file,
     newEvents,
@@ -176,6 +231,13 @@ export function previewImport(file: VecinoFile, here: Content): ImportPreview {
       recipes: lacks(file.recipes, here.recipes),
       harvest: lacks(file.harvest, here.harvest),
       methods: lacks(file.methods, here.methods)
+    },
+    differentThings: {
+      vessels: differs(file.vessels, here.vessels),
+      produce: differs(file.produce, here.produce),
+      recipes: differs(file.recipes, here.recipes),
+      harvest: differs(file.harvest, here.harvest),
+      methods: differs(file.methods, here.methods)
     },
     newBatches
   };

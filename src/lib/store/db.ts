@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { Summary } from '$core/ledger/summary';
+import type { Broken, Summary } from '$core/ledger/summary';
 import type { LedgerEvent } from '$core/ledger/events';
 import type { OwnMethod } from '$core/method/methods';
 import type { Recipe } from '$core/method/recipe';
@@ -18,7 +18,7 @@ export class VecinoDb extends Dexie {
   /** the user's own entries of the produce table */
   produce!: EntityTable<Produce, 'id'>;
   /** a cache: what lists need of each batch */
-  summaries!: EntityTable<Summary, 'id'>;
+  summaries!: EntityTable<Summary | Broken, 'id'>;
   /** versions of recipes: added, never changed */
   recipes!: EntityTable<Recipe, 'id'>;
   /** produce in hand */

@@ -11,7 +11,14 @@ async function flush(): Promise<void> {
   timer = null;
   const rows = [...waiting].map(([key, value]) => ({ key, value }));
   waiting.clear();
-  if (rows.length > 0) await db.drafts.bulkPut(rows);
+  if (rows.length === 0) return;
+  try {
+    await db.drafts.bulkPut(rows);
+  } catch (e) {
+    // What could not be written is still here, and is tried again with the next letter.
+    for (const { key, value } of rows) if (!waiting.has(key)) waiting.set(key, value);
+    throw e;
+  }
 }
 
 /** Keeps what is being typed: written within a quarter of a second, however fast one types. */

@@ -1,7 +1,7 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/events';
-import { foldBatch, type BatchState } from '$core/ledger/fold';
-import { standingAt, type Summary } from '$core/ledger/summary';
+import { batchAt, type BatchState } from '$core/ledger/fold';
+import { brokenOf, standingAt, type Broken, type Summary } from '$core/ledger/summary';
 import { standingOf, type Standing } from '$core/ledger/standing';
 import { leavesAt, schedule, type Due } from '$core/method/schedule';
 import type { Place } from '$core/scale/stages';
@@ -12,7 +12,7 @@ import { ownProduceSchema, type Produce } from '$core/produce/schema';
 import { withOwn } from '$core/produce/table';
 import { VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
 import { db } from './db';
-import { areSummariesStale, rebuildSummaries, refreshGiving } from './summaries';
+import { areSummariesStale, isSound, rebuildSummaries, refreshGiving } from './summaries';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
 
 /** A batch as lists see it. */
@@ -22,7 +22,7 @@ export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 let ready = $state(false);
 let now = $state(Date.now());
-let running = $state.raw<Summary[]>([]);
+let running = $state.raw<(Summary | Broken)[]>([]);
 let counts = $state.raw({ events: 0, batches: 0 });
 let building = $state<number | null>(null);
 let vessels = $state.raw<Vessel[]>([]);
@@ -81,10 +81,28 @@ const asBatch = (summary: Summary): Batch => ({
   due: schedule({ ...summary.state, at: now })
 });
 
-const RUNNING = $derived(running.map(asBatch).sort((a, b) => b.state.startedAt - a.state.startedAt));
+/** Those that can be read, and those that cannot. */
+function sorted(rows: readonly (Summary | Broken)[]): { batches: Batch[]; broken: Broken[] } {
+  const batches: Batch[] = [];
+  const broken: Broken[] = [];
+  for (const row of rows) {
+    if (!isSound(row)) broken.push(row);
+    else
+      try {
+        batches.push(asBatch(row));
+      } catch (e) {
+        broken.push({ ...brokenOf([], row.id, e), name: row.state.name, startedAt: row.startedAt });
+      }
+  }
+  return { batches: batches.sort((a, b) => b.state.startedAt - a.state.startedAt), broken };
+}
+const RUNNING = $derived(sorted(running));
 
 /** Every wine that stands in a vessel, newest first. */
-export const runningBatches = (): Batch[] => RUNNING;
+export const runningBatches = (): Batch[] => RUNNING.batches;
+
+/** Batches whose log cannot be read. */
+export const brokenBatches = (): Broken[] => RUNNING.broken;
 
 /** Bottled wines, newest first, so many of them; with `text`, those whose name has a word that begins so. */
 export async function bottledBatches(limit: number, text = ''): Promise<Batch[]> {
@@ -105,13 +123,13 @@ export async function bottledBatches(limit: number, text = ''): Promise<Batch[]>
   return found
     .sort((a, b) => b.startedAt - a.startedAt)
     .slice(0, limit)
-    .map(asBatch);
+    .flatMap((s) => sorted([s]).batches);
 }
 
 /** One batch with all its events, as it is now; null when there is none. */
 export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
   // What was written since the clock last ticked counts too.
-  const state = foldBatch(events, Math.max(now, Date.now()));
+  const state = batchAt(events, Math.max(now, Date.now()));
   return state && state.id === id
     ? { id, events, state, standing: standingOf(state), due: schedule(state) }
     : null;
@@ -124,7 +142,7 @@ export const vesselById = (id: string): Vessel | undefined =>
 /** Which batch stands in a vessel now, by vessel id. */
 export function vesselsInUse(): Map<string, Batch> {
   const used = new Map<string, Batch>();
-  for (const batch of RUNNING) for (const f of batch.state.fills) used.set(f.vesselId, batch);
+  for (const batch of RUNNING.batches) for (const f of batch.state.fills) used.set(f.vesselId, batch);
   return used;
 }
 
@@ -163,7 +181,7 @@ export async function lotsUsed(): Promise<
   Map<string, { kg: number; batches: { id: string; name: string }[] }>
 > {
   const used = new Map<string, { kg: number; batches: { id: string; name: string }[] }>();
-  for (const s of await db.summaries.where('lotIds').notEqual('').distinct().toArray())
+  for (const s of (await db.summaries.where('lotIds').notEqual('').distinct().toArray()).filter(isSound))
     for (const [lotId, kg] of Object.entries(s.lotsKg)) {
       const u = used.get(lotId) ?? { kg: 0, batches: [] };
       u.kg += kg;
@@ -176,7 +194,14 @@ export async function lotsUsed(): Promise<
 /** Starts listening to the database and the clock; returns what stops it. */
 export function watchHousehold(): () => void {
   const watch = <T>(query: () => Promise<T>, set: (value: T) => void) => {
-    const subscription = liveQuery(query).subscribe({ next: set, error: (e) => console.error(e) });
+    const subscription = liveQuery(query).subscribe({
+      next: set,
+      // A list that cannot be read must not keep the pages from opening: Settings and its export need none.
+      error: (e) => {
+        console.error(e);
+        ready = true;
+      }
+    });
     return () => subscription.unsubscribe();
   };
   const stops = [
@@ -227,7 +252,10 @@ export function watchHousehold(): () => void {
     )
   ];
   void mend();
-  const tick = setInterval(() => (now = Date.now()), 30_000);
+  const tick = setInterval(() => {
+    now = Date.now();
+    void refreshGiving(now).catch((e) => console.error(e));
+  }, 30_000);
   return () => {
     clearInterval(tick);
     stops.forEach((stop) => stop());
@@ -236,10 +264,16 @@ export function watchHousehold(): () => void {
 
 /** Makes the lists anew when they are not of all there is. */
 async function mend(): Promise<void> {
-  if (!(await areSummariesStale()) || (await db.events.count()) === 0) return refreshGiving(Date.now());
-  building = 0;
-  ready = false;
-  await rebuildSummaries((share) => (building = share));
+  try {
+    if (!(await areSummariesStale()) || (await db.events.count()) === 0)
+      return await refreshGiving(Date.now());
+    building = 0;
+    ready = false;
+    await rebuildSummaries((share) => (building = share));
+  } catch (e) {
+    // The log is safe; the pages show what there is.
+    console.error(e);
+  }
   building = null;
   ready = true;
 }

@@ -3,9 +3,12 @@ import type { LedgerEvent } from '$core/ledger/events';
 import { openBatch, type OpenBatch } from './household.svelte';
 import { eventsOf } from './summaries';
 
+type Found = { batch: OpenBatch | null; error: string };
+
 /**
  * One batch kept live, by the id that is asked for. Called while a component is made.
- * @returns `batch` is null until it is found; `isMissing` once it is known not to be here
+ * @returns `batch` is null until it is found; `isMissing` once it is known not to be here; `error` when its log cannot
+ * be read, and then its `events` as they were written
  */
 export function liveBatch(wanted: () => string) {
   /** Events of the batch that is asked for, and no other. */
@@ -18,13 +21,26 @@ export function liveBatch(wanted: () => string) {
     });
     return () => query.unsubscribe();
   });
-  const batch = $derived<OpenBatch | null>(found?.id === wanted() ? openBatch(wanted(), found.events) : null);
+  const read = $derived.by<Found>(() => {
+    if (found?.id !== wanted()) return { batch: null, error: '' };
+    try {
+      return { batch: openBatch(wanted(), found.events), error: '' };
+    } catch (e) {
+      return { batch: null, error: e instanceof Error ? e.message : String(e) };
+    }
+  });
   return {
     get batch() {
-      return batch;
+      return read.batch;
+    },
+    get error() {
+      return read.error;
+    },
+    get events() {
+      return found?.id === wanted() ? found.events : [];
     },
     get isMissing() {
-      return found?.id === wanted() && batch === null;
+      return found?.id === wanted() && read.batch === null && read.error === '';
     }
   };
 }

@@ -1,5 +1,5 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/events';
-import { summaryOf, SUMMARY_VERSION, type Summary } from '$core/ledger/summary';
+import { brokenOf, summaryOf, SUMMARY_VERSION, type Broken, type Summary } from '$core/ledger/summary';
 import { db } from './db';
 
 /** Events of one batch: its own, the blends that took from it, and what voids any of them. */
@@ -34,15 +34,24 @@ export const stamp = async () =>
 /** Makes the summaries of some batches anew. */
 export async function sumUp(ids: Iterable<string>): Promise<void> {
   const at = Date.now();
-  const [made, gone]: [Summary[], string[]] = [[], []];
+  const [made, gone]: [(Summary | Broken)[], string[]] = [[], []];
   for (const id of ids) {
-    const summary = summaryOf(await eventsOf(id), id, at);
-    if (summary) made.push(summary);
-    else gone.push(id);
+    const events = await eventsOf(id);
+    // One log that cannot be read must not keep the others from being listed.
+    try {
+      const summary = summaryOf(events, id, at);
+      if (summary) made.push(summary);
+      else gone.push(id);
+    } catch (e) {
+      made.push(brokenOf(events, id, e));
+    }
   }
   await db.summaries.bulkPut(made);
   if (gone.length > 0) await db.summaries.bulkDelete(gone);
 }
+
+/** Whether a summary is of a batch that can be read. */
+export const isSound = (s: Summary | Broken): s is Summary => !('broken' in s);
 
 const LOT = 50;
 
@@ -70,9 +79,14 @@ export async function refreshGiving(at: number): Promise<void> {
     .where('[running+startedAt]')
     .between([1, -Infinity], [1, Infinity])
     .toArray();
-  await sumUp(
-    standing.filter((s) => s.state.held.solidsKg > 1e-4 && at - s.state.at > STALE_MS).map((s) => s.id)
+  const due = standing.filter(isSound).filter(
+    (s) =>
+      (s.state.held.solidsKg > 1e-4 && at - s.state.at > STALE_MS) ||
+      // What was written for later has come to be.
+      (s.nextAt !== null && s.nextAt <= at)
   );
+  if (due.length === 0) return;
+  await db.transaction('rw', [db.events, db.summaries], () => sumUp(due.map((s) => s.id)));
 }
 
 /** Whether the summaries are of all events there are. */

@@ -1,13 +1,11 @@
 import { json } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { firstProblem } from '$core/units/problem';
+import { isTooDeep, MOST_DEEP } from '$core/units/too-deep';
 
 const MAX_BYTES = 1_000_000;
 /** A body that takes longer than this to come is not waited for, ms. */
 const MOST_MS = 15_000;
-/** Deeper than any plan or log; a tower of brackets would bring the reader down. */
-const MOST_DEEP = 60;
-
 /** Reads at most `MAX_BYTES` of a body, however it is sent; null when there is more. */
 async function readBody(request: Request): Promise<string | null> {
   if (!request.body) return '';
@@ -36,22 +34,6 @@ async function readBody(request: Request): Promise<string | null> {
 /** A refusal, with what is wrong and where. */
 export const refuse = (status: number, path: string, reason: string) =>
   json({ error: { path, reason } }, { status });
-
-/** Whether a text nests brackets deeper than anything sound. */
-export function isTooDeep(text: string, most = MOST_DEEP): boolean {
-  let [deep, inText] = [0, false];
-  for (let i = 0; i < text.length; i++) {
-    const c = text[i];
-    if (inText) {
-      if (c === '\\') i += 1;
-      else if (c === '"') inText = false;
-    } else if (c === '"') inText = true;
-    else if (c === '{' || c === '[') {
-      if (++deep > most) return true;
-    } else if (c === '}' || c === ']') deep -= 1;
-  }
-  return false;
-}
 
 /** The body as its schema has it, or the refusal to answer with. */
 export async function readAs<T extends z.ZodType>(

@@ -1,6 +1,7 @@
 <script lang="ts">
   import {
     bottledBatches,
+    brokenBatches,
     household,
     runningBatches,
     vesselById,
@@ -67,7 +68,7 @@
       .filter((g) => g.list.length > 0);
   });
   const going = $derived(runningBatches().length);
-  const inBottle = $derived(household.counts.batches - going);
+  const inBottle = $derived(household.counts.batches - going - brokenBatches().length);
 
   function pick(id: string, on: boolean) {
     picked = on ? [...picked.filter((p) => p !== id), id].slice(-3) : picked.filter((p) => p !== id);
@@ -108,6 +109,20 @@
   {/if}
 </div>
 
+{#if brokenBatches().length > 0}
+  <section aria-label="Cannot be read" class="mb-5">
+    <h2 class="head mb-1 font-sans!">Cannot be read</h2>
+    <ul class="inkline">
+      {#each brokenBatches() as b (b.id)}<li class="dashline">
+          <a class="flex min-h-11 items-center gap-3" href="/batches/{b.id}"
+            ><span class="number min-w-0 break-words text-[1.1875rem]">{b.name}</span><span
+              class="small text-rosehip">its log is whole, but cannot be read: see what to take back</span
+            ></a
+          >
+        </li>{/each}
+    </ul>
+  </section>
+{/if}
 {#each groups as g (g.label)}
   <section aria-label={g.label} class="mb-5">
     <h2 class="head mb-1 font-sans!">{g.label}</h2>

@@ -58,6 +58,31 @@ function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lots
   return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };
 }
 
+/** What lists show of a batch whose log cannot be read: it stands alone, and everything else goes on. */
+export type Broken = {
+  id: string;
+  running: 1;
+  startedAt: number;
+  words: string[];
+  name: string;
+  broken: string;
+};
+
+/** The name and start of a batch by its raw events, whatever else is wrong with them. */
+export function brokenOf(events: readonly LedgerEvent[], id: string, error: unknown): Broken {
+  const planned = events.find((e) => e.type === 'planned' && e.batchId === id);
+  const name = String((planned?.data as { name?: unknown } | undefined)?.name ?? 'A batch');
+  const startedAt = Date.parse(planned?.at ?? '');
+  return {
+    id,
+    running: 1,
+    startedAt: Number.isFinite(startedAt) ? startedAt : 0,
+    words: name.toLowerCase().split(/\s+/).filter(Boolean),
+    name,
+    broken: error instanceof Error ? error.message : String(error)
+  };
+}
+
 /** The summary of a batch from its events; null when it was taken back. */
 export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
   // Of a blend's other side, only the blend and what voids it bear on this batch.

@@ -6,6 +6,9 @@ const spread = z
   .refine(([low, typical, high]) => low <= typical && typical <= high, 'must run low, typical, high')
   .readonly();
 
+const within = (low: number, high: number, what: string) =>
+  spread.refine((s) => s.every((x) => x >= low && x <= high), `must lie within ${low} and ${high} ${what}`);
+
 export const FAMILIES = [
   'soft',
   'stone',
@@ -44,36 +47,36 @@ export const produceSchema = z.strictObject({
   latin: z.string().max(80),
   family: z.enum(FAMILIES),
   /** dissolved matter, g/100 g: sets the gravity */
-  solids: spread,
+  solids: within(0, 99, 'g/100 g'),
   /** sugars yeast can take, g/100 g as they weigh in the produce */
-  sugars: spread,
+  sugars: within(0, 99, 'g/100 g'),
   /** share of those sugars that is sucrose and takes up water as it splits */
   sucroseShare: z.number().min(0).max(1),
   /** acids by kind, free and as salts together, g/100 g */
-  acids: z.partialRecord(z.enum(ACIDS), spread),
-  ph: spread,
+  acids: z.partialRecord(z.enum(ACIDS), within(0, 50, 'g/100 g')),
+  ph: within(1.5, 9, 'pH'),
   /** weak buffer near pH 6.7 (phosphate, protein), mmol/kg: matters only in low-acid produce */
-  bufferMmolKg: z.number().min(0),
+  bufferMmolKg: z.number().min(0).max(500),
   /** K, Na, Ca, Mg in mg/100 g */
   minerals: z.strictObject({ k: z.number(), na: z.number(), ca: z.number(), mg: z.number() }),
   /** what never dissolves: fibre, skins, seeds, starch, g/100 g */
-  insolubles: spread,
+  insolubles: within(0, 99, 'g/100 g'),
   /** share of the bought weight that is left after trimming */
-  usable: spread,
+  usable: within(0, 1, 'of it'),
   /** weight of one piece, and of a litre loosely filled, grams; null where nobody counts or fills that way */
-  pieceG: z.number().positive().nullable(),
-  litreG: z.number().positive().nullable(),
+  pieceG: z.number().positive().max(20_000).nullable(),
+  litreG: z.number().positive().max(3000).nullable(),
   pectin: z.enum(['none', 'low', 'medium', 'high']),
   tannin: z.enum(['none', 'low', 'medium', 'high']),
   nitrogen: z.enum(['none', 'low', 'medium', 'high']),
   forms: z.array(z.enum(FORMS)).min(1),
   /** kg per litre of wine: light, common, full */
-  amountKgL: spread,
+  amountKgL: within(0, 20, 'kg/L'),
   /** hours after crushing until half of what the fruit holds is in the must */
-  halfGivenH: spread,
+  halfGivenH: within(0, 10_000, 'h'),
   /** days on the fruit */
-  steepDays: spread,
-  hoursPerKg: z.number().min(0),
+  steepDays: within(0, 400, 'days'),
+  hoursPerKg: z.number().min(0).max(100),
   /** months of harvest in the northern hemisphere, 1–12 */
   season: z.array(z.int().min(1).max(12)),
   /** ids in cautions/rules.ts */

@@ -67,7 +67,11 @@
           ? 'line-through opacity-60'
           : ''}"
       >
-        <span class="small">{dayWord(Date.parse(e.at), household.now, e.zone)}</span>
+        <span class="small"
+          >{dayWord(Date.parse(e.at), household.now, e.zone)}{#if Date.parse(e.at) > household.now + 60_000}<b
+              class="block">planned</b
+            >{/if}</span
+        >
         <span class="font-semibold">{what}</span>
         <span class="text-[0.9375rem] text-quiet max-sm:col-span-2 max-sm:col-start-1 max-sm:row-start-2"
           >{detail}

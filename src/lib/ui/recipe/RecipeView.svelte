@@ -40,7 +40,7 @@
       writeFile({ events: [], recipes: [recipe] }, new Date().toISOString()),
       'application/json'
     );
-    sayDone('Saved.');
+    sayDone('Handed to your downloads.');
   }
   const saveMarkdown = () => {
     download(
@@ -48,7 +48,7 @@
       recipeMarkdown({ ...recipe, plan }, vessel, units),
       'text/markdown'
     );
-    sayDone('Saved.');
+    sayDone('Handed to your downloads.');
   };
 </script>
 

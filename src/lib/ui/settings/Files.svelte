@@ -1,58 +1,87 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { explain } from '$core/units/input-error';
-  import { previewImport, readFile, writeFile, type ImportPreview } from '$lib/files/vecino-file';
+  import { openImport } from '$lib/store/import-file';
+  import type { ImportCounts } from '$lib/store/import.worker';
   import { household } from '$lib/store/household.svelte';
-  import { contentHere, markExported, writeImport } from '$lib/store/transfer-file';
-  import { sayDone } from '../nav/said.svelte';
-  import { download } from '../recipe/download';
+  import { saveEverything } from '$lib/store/save-everything';
+  import { sayDone, sayWrong } from '../nav/said.svelte';
 
+  type Coming = ReturnType<typeof openImport>;
   let persisted = $state<boolean | null>(null);
-  let preview = $state.raw<ImportPreview | null>(null);
+  let coming: Coming | null = null;
+  let found = $state.raw<ImportCounts | null>(null);
+  /** what is going on, and how far it is; null when nothing is */
+  let busy = $state<{ text: string; share: number } | null>(null);
   let error = $state('');
-  let busy = $state(false);
-  const things = $derived(
-    preview ? Object.values(preview.newThings).reduce((n, list) => n + list.length, 0) : 0
-  );
+  const total = (counts: Record<string, number>) => Object.values(counts).reduce((n, x) => n + x, 0);
+  const things = $derived(found ? total(found.newThings) : 0);
+  const LISTS = {
+    vessels: 'vessels',
+    produce: 'entries of produce',
+    recipes: 'recipes',
+    harvest: 'lots of harvest',
+    methods: 'methods'
+  } as const;
+  const listed = (counts: Record<keyof typeof LISTS, number>) =>
+    (Object.keys(LISTS) as (keyof typeof LISTS)[])
+      .filter((k) => counts[k] > 0)
+      .map((k) => `${counts[k]} ${LISTS[k]}`)
+      .join(', ');
 
   onMount(async () => (persisted = (await navigator.storage?.persisted?.()) ?? null));
 
   const askToKeep = async () => (persisted = (await navigator.storage?.persist?.()) ?? null);
 
   async function save() {
-    const now = Date.now();
-    const at = new Date(now).toISOString();
-    const text = writeFile(await contentHere(household.settings), at);
-    download(`cellar-${at.slice(0, 10)}.vecino.json`, text, 'application/json');
-    await markExported(now);
-    sayDone('Saved. Keep the file somewhere else than this device.');
-  }
-
-  async function open(files: FileList | null) {
-    error = '';
-    preview = null;
-    const file = files?.[0];
-    if (!file) return;
     try {
-      preview = previewImport(readFile(await file.text()), await contentHere(household.settings));
+      sayDone(await saveEverything());
     } catch (e) {
-      error = `${file.name}: ${explain(e)}`;
+      sayWrong(e);
     }
   }
 
+  function leave() {
+    coming?.close();
+    coming = null;
+    found = null;
+    busy = null;
+  }
+
+  async function open(files: FileList | null) {
+    leave();
+    error = '';
+    const file = files?.[0];
+    if (!file) return;
+    const mine = (coming = openImport(file));
+    busy = { text: `Reading ${file.name}`, share: 0 };
+    const answer = await mine.look((share) => busy && (busy = { ...busy, share }));
+    if (mine !== coming) return;
+    busy = null;
+    if ('error' in answer) {
+      error = `${file.name}: ${answer.error}`;
+      leave();
+    } else found = answer;
+  }
+
   async function bringIn() {
-    if (!preview) return;
-    busy = true;
+    const mine = coming;
+    const counts = found;
+    if (!mine || !counts) return;
+    found = null;
+    busy = { text: 'Bringing it in', share: 0 };
     try {
-      await writeImport(preview);
-      sayDone(
-        `${preview.newEvents.length} events${things > 0 ? ` and ${things} other things` : ''} brought in.`
-      );
-      preview = null;
+      const wrong = await mine.bring((share) => busy && (busy = { ...busy, share }));
+      if (wrong)
+        error = wrong.error.startsWith('Stopped') ? wrong.error : `Nothing was written: ${wrong.error}`;
+      else
+        sayDone(
+          `${counts.newEvents} events${total(counts.newThings) > 0 ? ` and ${total(counts.newThings)} other things` : ''} brought in.`
+        );
     } catch (e) {
       error = `Nothing was written: ${explain(e)}`;
     } finally {
-      busy = false;
+      leave();
     }
   }
 </script>
@@ -65,9 +94,7 @@
       is full. <button class="btn btn-plain px-0!" onclick={askToKeep}>Ask it to keep it</button>{/if}
   </p>
   <div class="flex flex-wrap gap-2">
-    <button class="btn btn-primary" onclick={save} disabled={household.counts.events === 0}
-      >Save everything to a file</button
-    >
+    <button class="btn btn-primary" onclick={save}>Save everything to a file</button>
     <label class="btn btn-line"
       >Bring a file in<input
         type="file"
@@ -81,21 +108,31 @@
     >
   </div>
   {#if error}<p role="alert" class="bg-tint-rose px-3 py-2">{error}</p>{/if}
-  {#if preview}
+  {#if busy}
+    <div class="flex flex-wrap items-center gap-3" role="status">
+      <span>{busy.text}, {Math.round(100 * busy.share)} %</span>
+      <progress class="progress w-48" max="1" value={busy.share}></progress>
+      <button class="btn btn-line" onclick={leave}>Stop</button>
+    </div>
+  {/if}
+  {#if found}
     <div class="border-[1.5px] border-ink bg-slip p-4" role="region" aria-label="What the file holds">
       <p class="number text-[1.1875rem]">
-        {preview.newEvents.length} new events, {preview.newBatches} new batches
+        {found.newEvents} new events, {found.newBatches} new batches
       </p>
       <p>
-        {preview.known} already here. {preview.different.length > 0
-          ? `${preview.different.length} differ from what is here; yours stay.`
-          : ''}
-        {preview.newThings.vessels.length} new vessels, {preview.newThings.produce.length} new entries of produce,
-        {preview.newThings.recipes.length} recipes, {preview.newThings.harvest.length} lots of harvest.
+        {found.known} already here. {things > 0 ? `New: ${listed(found.newThings)}.` : ''}
       </p>
+      {#if found.different > 0 || total(found.differentThings) > 0}
+        <p class="bg-tint-straw px-2 text-ink">
+          {[found.different > 0 ? `${found.different} events` : '', listed(found.differentThings)]
+            .filter(Boolean)
+            .join(', ')} differ from what is here; yours stay.
+        </p>
+      {/if}
       <p class="mt-2 flex gap-2">
-        <button class="btn btn-primary" disabled={busy} onclick={bringIn}>Bring them in</button>
-        <button class="btn btn-line" onclick={() => (preview = null)}>Leave it</button>
+        <button class="btn btn-primary" onclick={bringIn}>Bring them in</button>
+        <button class="btn btn-line" onclick={leave}>Leave it</button>
       </p>
     </div>
   {/if}

@@ -29,8 +29,8 @@
   };
   const backedUp = $derived(
     household.exportedAt
-      ? `backed up ${formatDistanceToNowStrict(household.exportedAt, { addSuffix: true })}`
-      : 'not backed up yet'
+      ? `last file made ${formatDistanceToNowStrict(household.exportedAt, { addSuffix: true })}`
+      : 'no file made yet'
   );
 </script>
 

@@ -5,6 +5,7 @@
   import { volumeText } from '$core/units/format';
   import { dueWord } from '$lib/ui/shelf/when';
   import { household, vesselById } from '$lib/store/household.svelte';
+  import BrokenBatch from '$lib/ui/batch/BrokenBatch.svelte';
   import { liveBatch } from '$lib/store/open-batch.svelte';
 
   /** A tag for each vessel, to tie on: name, date, start, and what comes next. Printed, only the tags are. */
@@ -55,4 +56,8 @@
       </article>
     {/each}
   </div>
+{:else if open.error}<BrokenBatch events={open.events} error={open.error} />
+{:else if open.isMissing}
+  <h1 class="sentence pt-4">There is no such batch here.</h1>
+  <p><a class="link" href="/batches">All batches</a></p>
 {/if}

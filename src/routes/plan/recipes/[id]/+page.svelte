@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { db } from '$lib/store/db';
   import { household } from '$lib/store/household.svelte';
-  import { eventsOf } from '$lib/store/summaries';
+  import { eventsOf, isSound } from '$lib/store/summaries';
   import { nextTimeNotes } from '$core/ledger/as-made';
   import RecipeView from '$lib/ui/recipe/RecipeView.svelte';
 
@@ -15,7 +15,7 @@
     // What was made by any version of it, and what was said of it.
     const query = liveQuery(async () =>
       Promise.all(
-        (await db.summaries.where('recipeId').anyOf(ids).toArray()).map(async (s) => ({
+        (await db.summaries.where('recipeId').anyOf(ids).toArray()).filter(isSound).map(async (s) => ({
           id: s.id,
           name: s.state.name,
           at: s.startedAt,

@@ -1,0 +1,22 @@
+import { writeFile } from '$lib/files/vecino-file';
+import { household } from './household.svelte';
+import { contentHere, markExported } from './transfer-file';
+
+/**
+ * Hands everything to the browser as one file. Needs no fold: what was written can be taken along whatever is wrong.
+ * @returns what to tell: the browser does not say whether a file has arrived, so neither does this
+ */
+export async function saveEverything(): Promise<string> {
+  const now = Date.now();
+  const at = new Date(now).toISOString();
+  const name = `cellar-${at.slice(0, 10)}.vecino.json`;
+  const text = writeFile(await contentHere(household.settings), at);
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const a = document.createElement('a');
+  a.href = url;
+  a.download = name;
+  a.click();
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+  await markExported(now);
+  return `${name} is handed to your downloads. See that it is there, and keep it somewhere else than this device.`;
+}
