@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { number, openPlan } from './kitchen';
 
 test('a stranger finds how sharp quince is and how to bring it down, in under thirty seconds', async ({

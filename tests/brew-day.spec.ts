@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { addToSlip } from './kitchen';
 
 const title = (page: Page) => page.getByTestId('brew-title');

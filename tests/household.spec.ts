@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { logOf, read, startRhubarb } from './kitchen';
 
 const demo = async (page: Page) => {
@@ -164,11 +164,41 @@ test('the routes answer scripts', async ({ request }) => {
     }
   });
   expect(good.status()).toBe(200);
+  // JSON only, said to be JSON; and no page of another site.
   const plain = await request.post('/api/estimate', {
     headers: { 'content-type': 'application/x-www-form-urlencoded' },
     data: '{"ingredients":[]}'
   });
-  expect(plain.status()).toBe(400);
+  expect(plain.status()).toBe(415);
+  const foreign = await request.post('/api/estimate', {
+    headers: { origin: 'https://elsewhere.example' },
+    data: { ingredients: [{ kind: 'water', volumeL: 1 }] }
+  });
+  expect(foreign.status()).toBe(403);
+  for (const path of ['/', '/favicon.svg', '/api/health']) {
+    const headers = (await request.get(path)).headers();
+    expect(headers['x-content-type-options'], path).toBe('nosniff');
+    expect(headers['referrer-policy'], path).toBe('no-referrer');
+    expect(headers['cross-origin-opener-policy'], path).toBe('same-origin');
+    expect(headers['permissions-policy'], path).toContain('geolocation=()');
+  }
+  // Forty free rows are worked out apart: the server goes on answering, and is done within a second.
+  const many = produce.slice(0, 39).map((x: { id: string }) => ({
+    kind: 'produce',
+    produceId: x.id,
+    massKg: 0,
+    held: false
+  }));
+  const began = Date.now();
+  const scaled = request.post('/api/scale', {
+    data: {
+      ingredients: [...many, { kind: 'water', volumeL: 0, held: false }],
+      target: { abv: 12, volumeL: 12, taGL: 6, phMax: 3.3, yanMgL: 250 }
+    }
+  });
+  expect((await request.get('/api/health')).ok()).toBe(true);
+  expect([200, 503]).toContain((await scaled).status());
+  expect(Date.now() - began).toBeLessThan(5000);
   const huge = await request.post('/api/estimate', {
     headers: { 'content-type': 'application/json' },
     data: `{"name":"${'x'.repeat(1_200_000)}"}`

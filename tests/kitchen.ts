@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 
 /** Things a person does, by what they see on the page. */
 
@@ -25,8 +25,9 @@ export async function startRhubarb(page: Page) {
 }
 
 /** Writes a gravity down on the batch page, as read some days ago. */
-export async function read(page: Page, sg: string, temp: string, daysAgo = 0) {
+export async function read(page: Page, sg: string, temp: string, daysAgo = 0, vessel?: string) {
   await page.getByRole('button', { name: 'Read gravity' }).click();
+  if (vessel) await page.getByLabel('Read from').selectOption({ label: vessel });
   await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill(sg);
   await page.getByLabel(/^Sample/).fill(temp);
   if (daysAgo > 0) await earlier(page, daysAgo);

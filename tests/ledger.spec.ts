@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { read, startRhubarb } from './kitchen';
 
 const litres = async (page: Page) =>
@@ -81,7 +81,7 @@ test('a feed, a split, a top-up, a reading put right and a re-joining, number by
   await expect.poll(() => litres(second)).toBeCloseTo(9, 1);
 
   // A reading, put right where it stands: everything after follows.
-  await read(page, '1.064', '20');
+  await read(page, '1.064', '20', 0, '5 L jar');
   await page.getByRole('button', { name: /^Put right: 1.064/ }).click();
   const fix = page.getByRole('form', { name: 'Put it right' });
   await fix.getByLabel('The stem showed').fill('1.054');

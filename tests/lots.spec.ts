@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addToSlip, logOf, number, openPlan, startRhubarb } from './kitchen';
 
 test('counted, filled, and weighed in parts: all come to kilograms', async ({ page }) => {

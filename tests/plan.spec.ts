@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addToSlip, number, openPlan, TEN_ITEMS } from './kitchen';
 
 test('poison is refused by name, unknown plants are asked about', async ({ page }) => {

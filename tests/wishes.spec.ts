@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addToSlip } from './kitchen';
 
 test('a clash says which gave way and why, and a tap takes the way out', async ({ page }) => {

@@ -300,8 +300,8 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
   await logFruitOut(old, 'drip', undefined, ago(391));
   await logRacking(old, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 8.6 }], 0.5, ago(390));
   await logRacking(old, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.3 }], 0.2, ago(350));
-  await read(old, 300, 0.995);
-  await read(old, 290, 0.995);
+  await read(old, 300, 0.993);
+  await read(old, 290, 0.993);
   await logBottling(
     old,
     { from: 'jar-10-b', bottles: [{ count: 11, sizeL: 0.75, type: 'still' }], bar20: 0 },

@@ -2,6 +2,7 @@ import { abvOf } from '../ferment/convert';
 import { amountOf, type Ingredient } from '../must/plan';
 import { liveEvents, type EventOf, type LedgerEvent } from './events';
 import { fillL } from './fill';
+import { doseL } from './will-hold';
 import { foldBatch, toleranceIn, type BatchState, type Doubt } from './fold';
 
 /** Something about an event that is asked before it is written: refused, or right once it is said to be so. */
@@ -160,9 +161,10 @@ function aboutEvent(e: LedgerEvent, s: BatchState | null, after: BatchState, wor
     case 'steep':
       return amountsAsked(
         e.data.ingredients,
-        there,
+        s ? Math.max(there, doseL(s)) : there,
         e.data.vesselId ? words.capacityL(e.data.vesselId) : null,
-        words
+        words,
+        there
       );
     case 'top-up':
       return e.data.ingredient
@@ -215,19 +217,23 @@ function leftAsked(e: EventOf<'bottle'>, there: number, words: Words): Question[
     : [];
 }
 
-/** Amounts that cannot be meant for so much must: a kilogram for a gram, a pound for an ounce. */
+/**
+ * Amounts that cannot be meant for so much must: a kilogram for a gram, a pound for an ounce.
+ * @param thereL litres of it, or what there will be; `inItL` litres that stand in the vessel now
+ */
 export function amountsAsked(
   items: readonly Ingredient[],
   thereL: number,
   capacityL: number | null,
-  words: Words = PLAIN_WORDS
+  words: Words = PLAIN_WORDS,
+  inItL = thereL
 ): Question[] {
   // What goes in together is must together.
   const liquidL = items.reduce(
     (sum, i) => sum + ('volumeL' in i ? i.volumeL : i.kind === 'produce' ? i.massKg : 0),
     thereL
   );
-  const room = capacityL === null ? Infinity : Math.max(0, 1.1 * capacityL - thereL);
+  const room = capacityL === null ? Infinity : Math.max(0, 1.1 * capacityL - inItL);
   return items.flatMap((i): Question[] => {
     const amount = amountOf(i);
     const isVolume = 'volumeL' in i;

@@ -357,7 +357,7 @@ function mayFerment(s: Working, at: number): boolean {
 const ALIKE_SG = 0.001;
 
 /** Whether a reading of one of these vessels may stand for the others: the same wine, by the sums. */
-function areAlike(fills: readonly Fill[]): boolean {
+export function areAlike(fills: readonly Fill[]): boolean {
   const sgs = fills.flatMap((f) => liquid(f.stock)?.sg ?? []);
   return sgs.length === 0 || Math.max(...sgs) - Math.min(...sgs) <= ALIKE_SG;
 }

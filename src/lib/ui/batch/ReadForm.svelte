@@ -11,6 +11,7 @@
   import { parseWhen } from '../field/parse-when';
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
+  import { areAlike } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
   import VesselPick from './VesselPick.svelte';
 
@@ -24,7 +25,8 @@
     ph: '',
     ta: '',
     residue: '',
-    vessel: '',
+    // Jars that differ are asked about; of those alike the first is offered.
+    vessel: areAlike(batch.state.fills) ? (batch.state.fills[0]?.vesselId ?? '') : '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());

@@ -3,6 +3,7 @@
   import { logGravity } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
+  import { areAlike } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../batch/VesselPick.svelte';
   import { tell } from '../nav/said.svelte';
@@ -11,7 +12,10 @@
   let { batch }: { batch: Batch } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`today-read:${batch.id}`, { sg: '', vessel: '' });
+  const draft = createDraft(`today-read:${batch.id}`, {
+    sg: '',
+    vessel: areAlike(batch.state.fills) ? (batch.state.fills[0]?.vesselId ?? '') : ''
+  });
   const fills = $derived(batch.state.fills);
   const vessel = $derived(fills.length > 1 ? draft.fields.vessel : (fills[0]?.vesselId ?? ''));
   /** The last of this vessel, to say “same”. */
