@@ -1,3 +1,4 @@
+import './safety';
 import { foldBatch } from '../src/lib/core/ledger/fold';
 import type { LedgerEvent } from '../src/lib/core/ledger/events';
 import { estimateMust } from '../src/lib/core/must/balance';

@@ -354,7 +354,9 @@ describe('files', () => {
     await household();
     const text = await exportAll();
     let refused = 0;
-    for (let i = 0; i < 300; i++) {
+    // The bench tries ten thousand.
+    const tries = Number(process.env.MUTATIONS ?? 300);
+    for (let i = 0; i < tries; i++) {
       const at = (i * 7919) % text.length;
       const mutated = text.slice(0, at) + String.fromCharCode(33 + ((i * 31) % 90)) + text.slice(at + 1);
       try {
@@ -365,7 +367,7 @@ describe('files', () => {
         refused += 1;
       }
     }
-    expect(refused).toBeGreaterThan(100);
+    expect(refused).toBeGreaterThan(tries / 3);
   });
 });
 

@@ -22,9 +22,9 @@ export type Reachable = {
 
 /** The same wine at the low end of its strength, so that headroom is judged on the safe side. */
 function weaker(stock: Stock): Stock {
-  const low = ledgerAbv(stock).low;
   const weak = scaled(stock);
-  weak.ethanolKg = ((liquid(stock)!.volumeL * low) / 100) * ETHANOL_20;
+  const now = liquid(stock);
+  if (now) weak.ethanolKg = ((now.volumeL * ledgerAbv(stock).low) / 100) * ETHANOL_20;
   return weak;
 }
 
@@ -65,7 +65,9 @@ export function reachableIn(
     sweet.hexoseKg += extraKg;
     sweet.fermentableKg += extraKg;
     sweet.solidsKg += extraKg;
-    return (1000 * (isPast ? sweet.hexoseKg : reachableHexose(sweet, tolerance[2]))) / litres;
+    // More sugar than the liquid can hold: all of it counts.
+    const isAll = isPast || !liquid(sweet);
+    return (1000 * (isAll ? sweet.hexoseKg : reachableHexose(sweet, tolerance[2]))) / litres;
   };
   const floor = dryFloor(fill);
   const clearsAtSg = floor && floor.sg + floor.slackSg;

@@ -1,6 +1,6 @@
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../must/name';
-import { amountOf, withAmount, withoutFigures, type Ingredient, type Plan } from '../must/plan';
+import { amountOf, isKnown, withAmount, withoutFigures, type Ingredient, type Plan } from '../must/plan';
 import { liveEvents, type LedgerEvent } from './events';
 import type { BatchState } from './fold';
 
@@ -28,7 +28,7 @@ export function asMade(events: readonly LedgerEvent[], s: Pick<BatchState, 'id' 
     if (e.type === 'fruit-out') press = e.data.press;
     if (e.type !== 'addition') continue;
     for (const i of e.data.ingredients) {
-      if (isDosed(i, s.plan)) continue;
+      if (isDosed(i, s.plan) || !isKnown(i)) continue;
       const key = keyOf(i);
       const known = rows.get(key);
       const { id: _id, lotId: _lot, most: _most, ...plain } = withoutFigures(i);

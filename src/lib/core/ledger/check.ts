@@ -266,11 +266,19 @@ export function amountsAsked(
 export function dependentsOf(log: readonly LedgerEvent[], taken: readonly string[]): LedgerEvent[] {
   const gone = new Set(taken);
   const at = lastAt(log);
-  const doubtsOf = (without: ReadonlySet<string>) =>
-    foldBatch(
-      log.filter((e) => !without.has(e.id)),
-      at
-    )?.doubts ?? [];
+  const doubtsOf = (without: ReadonlySet<string>) => {
+    try {
+      return (
+        foldBatch(
+          log.filter((e) => !without.has(e.id)),
+          at
+        )?.doubts ?? []
+      );
+    } catch {
+      // Of a log that cannot be read nobody knows what hangs on what; anything may be taken back.
+      return [];
+    }
+  };
   const had = new Set(doubtsOf(new Set()).map(keyOf));
   for (let i = 0; i < 20; i++) {
     const more = doubtsOf(gone).filter((d) => !had.has(keyOf(d)) && !gone.has(d.eventId));

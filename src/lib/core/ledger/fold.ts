@@ -6,7 +6,15 @@ import { spiritIndication } from '../liquid/spirit';
 import { WATER_20 } from '../liquid/water';
 import { pulpL } from '../must/balance';
 import { priceKey } from '../must/cost';
-import { amountOf, entryOf, toleranceOf, type Ingredient, type Plan, type Yeast } from '../must/plan';
+import {
+  amountOf,
+  entryOf,
+  isKnown,
+  toleranceOf,
+  type Ingredient,
+  type Plan,
+  type Yeast
+} from '../must/plan';
 import {
   addInto,
   contribution,
@@ -839,7 +847,7 @@ function run(
 
 /** A plan without rows of produce that nobody has the figures of any more; itself when there are none. */
 function knownPlan(plan: Plan): Plan {
-  const ingredients = plan.ingredients.filter((i) => !('produceId' in i) || entryOf(i));
+  const ingredients = plan.ingredients.filter(isKnown);
   return ingredients.length === plan.ingredients.length ? plan : { ...plan, ingredients };
 }
 

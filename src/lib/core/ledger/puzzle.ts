@@ -1,6 +1,6 @@
 import type { Puzzle } from '../ferment/detective';
 import { estimateMust, likelyMix } from '../must/balance';
-import type { Ingredient } from '../must/plan';
+import { isKnown, type Ingredient } from '../must/plan';
 import { liquid } from '../must/stock';
 import { liveEvents, type LedgerEvent } from './events';
 import { contents, fermentedOf, foldBatch } from './fold';
@@ -24,7 +24,7 @@ export function puzzleOf(
   const before = liveEvents(events).filter((e) => Date.parse(e.at) < at);
   const s = foldBatch(before, at);
   if (!s) return null;
-  const items = before.flatMap((e) => (e.type === 'addition' ? e.data.ingredients : []));
+  const items = before.flatMap((e) => (e.type === 'addition' ? e.data.ingredients.filter(isKnown) : []));
   const must = items.length > 0 ? estimateMust({ ingredients: items }) : null;
   const now = liquid(contents(s));
   if (!must?.sgAllGiven || !now) return null;

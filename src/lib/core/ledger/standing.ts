@@ -58,13 +58,16 @@ export function expectedFinish(
   const tolerance = batchTolerance(s);
   const end = (t: number, y: number) => finish(stock, t, y);
   const likely = end(tolerance[1], YIELD.ethanol[1]);
-  const sg = (x: ReturnType<typeof finish>) => liquid(x.stock)!.sg;
+  const sg = (x: ReturnType<typeof finish>) => liquid(x.stock)?.sg ?? NaN;
+  const [low, mid, high] = [
+    sg(end(tolerance[2], YIELD.ethanol[2])),
+    sg(likely),
+    sg(end(tolerance[0], YIELD.ethanol[0]))
+  ];
+  // A syrup has no end that the sums could tell.
+  if (![low, mid, high].every(Number.isFinite)) return null;
   return {
-    sg: {
-      low: Math.min(sg(end(tolerance[2], YIELD.ethanol[2])), sg(likely)) - EXTRACT_SG,
-      likely: sg(likely),
-      high: Math.max(sg(end(tolerance[0], YIELD.ethanol[0])), sg(likely)) + EXTRACT_SG
-    },
+    sg: { low: Math.min(low, mid) - EXTRACT_SG, likely: mid, high: Math.max(high, mid) + EXTRACT_SG },
     abv: ledgerAbv(likely.stock).likely,
     stoppedByAlcohol: likely.stoppedByAlcohol
   };

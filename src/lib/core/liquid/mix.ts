@@ -1,4 +1,4 @@
-import { alcoholDrop } from './ethanol';
+import { alcoholDrop, ETHANOL_20 } from './ethanol';
 import { fixedPoint } from './root';
 import { brixFromSg, sgFromBrix, sgFromGramsPerLitre } from './sugar';
 import { WATER_20 } from './water';
@@ -8,6 +8,9 @@ export const SATURATION_BRIX = 66.7;
 
 /** Less water than this is none. */
 const A_DROP_KG = 1e-9;
+
+/** Grams a litre to which the sugar table goes. */
+const MAX_GL = 1100;
 
 /** Density limit of the sugar table: denser than this is a syrup that is not yet liquid. */
 const MAX_BRIX = 80;
@@ -35,9 +38,13 @@ export function liquidOf(
   }
   const volumeL = fixedPoint(
     (litres) =>
-      massKg / (sgFromGramsPerLitre((1000 * solidsKg) / litres) * WATER_20 - alcoholDrop(ethanolKg / litres)),
+      massKg /
+      (sgFromGramsPerLitre(Math.min(MAX_GL, (1000 * solidsKg) / litres)) * WATER_20 -
+        alcoholDrop(Math.min(ETHANOL_20, ethanolKg / litres))),
     waterKg / WATER_20 + 0.62 * solidsKg + ethanolKg / 0.85
   );
+  // On the way there it may go beyond what the tables know; where it stays there, it is no liquid.
+  if (!(volumeL > 0) || (1000 * solidsKg) / volumeL > MAX_GL || ethanolKg / volumeL > ETHANOL_20) return null;
   return { volumeL, sg: massKg / volumeL / WATER_20 };
 }
 

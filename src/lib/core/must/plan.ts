@@ -278,6 +278,9 @@ export const entryOf = (item: Ingredient): Produce | undefined =>
     ? ((item as ProduceRow).entry ?? (item as ProduceRow).figures ?? produceById(item.produceId))
     : undefined;
 
+/** Whether an ingredient can be reckoned with: produce needs its figures. */
+export const isKnown = (item: Ingredient): boolean => !('produceId' in item) || entryOf(item) !== undefined;
+
 /** A row with the table's figures as they are today, so that no later table rewrites what was made with it. */
 const withFigure = (item: Ingredient): Ingredient => {
   if (!('produceId' in item) || item.entry || item.figures) return item;
