@@ -99,3 +99,23 @@ export async function areSummariesStale(): Promise<boolean> {
   if (!kept) return events > 0;
   return kept.events !== events || kept.version !== SUMMARY_VERSION;
 }
+
+/** Batches that were taken back as a whole, by their start, newest first; each once, and none that is back. */
+export async function takenBackBatches(): Promise<Extract<LedgerEvent, { type: 'planned' }>[]> {
+  const voided = new Set(
+    (await db.events.filter((e) => e.type === 'void').toArray()).map((e) =>
+      e.type === 'void' ? e.data.eventId : ''
+    )
+  );
+  const planned = (await db.events.filter((e) => e.type === 'planned').toArray()).flatMap((e) =>
+    e.type === 'planned' ? [e] : []
+  );
+  const standing = new Set(planned.filter((e) => !voided.has(e.id)).map((e) => e.batchId));
+  const gone = new Map<string, (typeof planned)[number]>();
+  for (const e of planned)
+    if (voided.has(e.id) && !standing.has(e.batchId)) {
+      const known = gone.get(e.batchId);
+      if (!known || known.recordedAt < e.recordedAt) gone.set(e.batchId, e);
+    }
+  return [...gone.values()].sort((a, b) => (a.at < b.at ? 1 : -1));
+}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TakenBack from '$lib/ui/batches/TakenBack.svelte';
   import {
     bottledBatches,
     brokenBatches,
@@ -139,6 +140,9 @@
 {/each}
 {#if bottled.length === limit}
   <button class="btn btn-line" onclick={() => (limit += 5 * PAGE)}>Show older ones</button>
+{/if}
+{#if household.counts.events > 0}
+  <TakenBack />
 {/if}
 {#if picked.length > 1}
   <p class="sticky bottom-32 z-10 flex justify-end">

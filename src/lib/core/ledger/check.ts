@@ -159,13 +159,16 @@ function aboutEvent(e: LedgerEvent, s: BatchState | null, after: BatchState, wor
   switch (e.type) {
     case 'addition':
     case 'steep':
-      return amountsAsked(
-        e.data.ingredients,
-        s ? Math.max(there, doseL(s)) : there,
-        e.data.vesselId ? words.capacityL(e.data.vesselId) : null,
-        words,
-        there
-      );
+      return [
+        ...stabilisedEarly(e.data.ingredients, after),
+        ...amountsAsked(
+          e.data.ingredients,
+          s ? Math.max(there, doseL(s)) : there,
+          e.data.vesselId ? words.capacityL(e.data.vesselId) : null,
+          words,
+          there
+        )
+      ];
     case 'top-up':
       return e.data.ingredient
         ? amountsAsked([e.data.ingredient], there, words.capacityL(e.data.vesselId), words)
@@ -201,6 +204,21 @@ function aboutEvent(e: LedgerEvent, s: BatchState | null, after: BatchState, wor
     default:
       return [];
   }
+}
+
+/** Sorbate into wine that is not shown to be finished stops nothing, and does not count at bottling. */
+function stabilisedEarly(items: readonly Ingredient[], after: BatchState): Question[] {
+  const isSorbate = items.some((i) => i.kind === 'additive' && i.additiveId === 'sorbate');
+  const isEarly = after.fills.some((f) => f.powdersG.sorbate && !(f.stable?.wasFinished ?? false));
+  return isSorbate && isEarly && after.fills.some((f) => f.stable && !f.stable.wasFinished)
+    ? [
+        {
+          level: 'ask',
+          text: 'It is not shown to be finished: given now, sulphite and sorbate stop no ferment, and do not count at bottling.',
+          todo: 'Read it twice, three days apart, first.'
+        }
+      ]
+    : [];
 }
 
 function leftAsked(e: EventOf<'bottle'>, there: number, words: Words): Question[] {

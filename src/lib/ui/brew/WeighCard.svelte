@@ -1,5 +1,6 @@
 <script lang="ts">
   import { cautionsAt } from '$core/cautions/rules';
+  import { addedSo2MgL } from '$core/ledger/fill';
   import type { BrewCard } from '$core/method/brew';
   import { amountOf, entryOf, withAmount, type Ingredient, type Plan } from '$core/must/plan';
   import { ACID_ADDITIONS } from '$core/must/substances';
@@ -101,7 +102,16 @@
       ? judgeDose(dose, 1000 * amountOf(item), volumeL, hadG)
       : 'usual'
   );
-  const isSlip = $derived(verdict === 'high' || verdict === 'absurd');
+  const so2 = $derived(
+    item
+      ? cautionsAt('add', {
+          adding: item,
+          volumeL,
+          hadSo2MgL: Math.max(0, ...batch.state.fills.map(addedSo2MgL))
+        }).find((c) => c.id === 'sulphite-total')
+      : undefined
+  );
+  const isSlip = $derived(verdict === 'high' || verdict === 'absurd' || so2 !== undefined);
   const isMeant = $derived(draft.fields.meant === draft.fields.amount && draft.fields.meant !== '');
   const cautions = $derived(
     item && planned
@@ -109,7 +119,7 @@
           'add',
           { adding: item, volumeL, hadG, ph: batch.state.measured.ph },
           batch.state.acknowledged
-        ).filter((c) => c.id !== 'high-dose' && c.id !== 'absurd-dose')
+        ).filter((c) => !['high-dose', 'absurd-dose', 'sulphite-total'].includes(c.id))
       : []
   );
 
@@ -119,7 +129,13 @@
     const slip = isSlip && dose ? slipText(dose, 1000 * amountOf(what), volumeL).slice(0, 400) : null;
     const isIn = await tell(`${card.title}: ${read.text}.`, (sure) =>
       together({ sure }, async (when) => {
-        if (slip) await record(batch.id, 'caution', { cautionId: `${verdict}-dose`, text: slip }, when);
+        if (slip)
+          await record(
+            batch.id,
+            'caution',
+            { cautionId: so2 ? 'sulphite-total' : `${verdict}-dose`, text: slip },
+            when
+          );
         if (card.kind === 'yeast')
           return logPitch(
             batch.id,
@@ -185,7 +201,7 @@
   <div class="grid gap-2 bg-tint-rose p-4 text-[1.125rem]" role="alert">
     <p>
       <b>{gramsText(1000 * amountOf(item))} is too much.</b>
-      {slipText(dose, 1000 * amountOf(item), volumeL)}
+      {so2?.text ?? slipText(dose, 1000 * amountOf(item), volumeL)}
     </p>
     {#if !isMeant}
       <p class="flex flex-wrap gap-3">

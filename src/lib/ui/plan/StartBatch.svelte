@@ -2,7 +2,8 @@
   import { goto } from '$app/navigation';
   import type { Plan } from '$core/must/plan';
   import { startBatch, startBrewDay } from '$lib/store/actions';
-  import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { AskError, explain } from '$core/units/input-error';
+  import { sayAsk, sayDone, sayWrong } from '../nav/said.svelte';
   import type { Bench } from './bench.svelte';
 
   let { bench, vesselId }: { bench: Bench; vesselId: string } = $props();
@@ -11,7 +12,7 @@
   const ready = $derived(bench.estimate?.liquidVolumeL != null && bench.rows.every((r) => r.error === null));
 
   /** All at once, when it is in the bucket already; or step by step. */
-  async function start(how: 'all' | 'steps') {
+  async function start(how: 'all' | 'steps', sure = false) {
     busy = true;
     try {
       void navigator.storage?.persist?.();
@@ -19,13 +20,14 @@
       const name = bench.name || 'Batch';
       const id =
         how === 'all'
-          ? await startBatch(plan, name, vesselId, {}, bench.recipeId)
+          ? await startBatch(plan, name, vesselId, { sure }, bench.recipeId)
           : await startBrewDay(plan, name, vesselId, bench.recipeId);
       bench.clear();
       await goto(how === 'all' ? `/batches/${id}` : `/batches/${id}/brew`);
       if (how === 'all') sayDone('Started. Mark the bucket: name and date.');
     } catch (e) {
-      sayWrong(e);
+      if (e instanceof AskError) sayAsk(explain(e), 'It is so: start', () => start(how, true));
+      else sayWrong(e);
     } finally {
       busy = false;
     }
