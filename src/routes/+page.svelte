@@ -9,6 +9,7 @@
 
   const WEEK = 7 * 86_400_000;
   const running = $derived(runningBatches().filter((b) => hasMust(b.state)));
+  const MOST_CARDS = 3;
   /** Bottles that could burst, before all else. */
   const dangers = $derived(
     runningBatches().flatMap((batch) => dangersOf(batch.state).map((d) => ({ batch, d })))
@@ -79,7 +80,19 @@
   </h1>
   <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
     <div>
-      {#each dangers as x (x.d.bottlingId)}<DangerCard batch={x.batch} danger={x.d} />{/each}
+      {#each dangers.slice(0, MOST_CARDS) as x (x.d.bottlingId)}<DangerCard
+          batch={x.batch}
+          danger={x.d}
+        />{/each}
+      {#if dangers.length > MOST_CARDS}
+        <p class="bg-tint-rose px-4 py-2 text-ink">
+          And {dangers.length - MOST_CARDS} more:
+          {#each dangers.slice(MOST_CARDS, MOST_CARDS + 12) as x, i (x.d.bottlingId)}{i > 0 ? ', ' : ''}<a
+              class="link"
+              href="/batches/{x.batch.id}">{x.batch.state.name}</a
+            >{/each}{dangers.length > MOST_CARDS + 12 ? '…' : '.'}
+        </p>
+      {/if}
       {#each brokenBatches() as b (b.id)}<p
           class="inkline flex flex-wrap items-center justify-between gap-3 py-3"
         >

@@ -46,7 +46,9 @@
   const unsafe = $derived.by(() => {
     if (now.stage !== 'in glass' && now.stage !== 'clearing') return null;
     const isThoughtOf =
-      now.steady.steady || batch.due.some((d) => d.step.id === 'bottle' && d.status !== 'coming');
+      now.stage === 'clearing' ||
+      now.steady.steady ||
+      batch.due.some((d) => d.step.id === 'bottle' && d.status !== 'coming');
     const check = isThoughtOf ? checkBottling(s, 'still', 0, true) : null;
     return check?.verdict.level === 'stop' ? check : null;
   });

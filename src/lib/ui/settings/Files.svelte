@@ -41,6 +41,11 @@
     }
   }
 
+  /** Answers nothing: what it is asked from is another thread. */
+  function show(share: number): void {
+    if (busy) busy = { text: busy.text, share };
+  }
+
   function leave() {
     coming?.close();
     coming = null;
@@ -55,7 +60,7 @@
     if (!file) return;
     const mine = (coming = openImport(file));
     busy = { text: `Reading ${file.name}`, share: 0 };
-    const answer = await mine.look((share) => busy && (busy = { ...busy, share }));
+    const answer = await mine.look(show);
     if (mine !== coming) return;
     busy = null;
     if ('error' in answer) {
@@ -71,7 +76,7 @@
     found = null;
     busy = { text: 'Bringing it in', share: 0 };
     try {
-      const wrong = await mine.bring((share) => busy && (busy = { ...busy, share }));
+      const wrong = await mine.bring(show);
       if (wrong)
         error = wrong.error.startsWith('Stopped') ? wrong.error : `Nothing was written: ${wrong.error}`;
       else

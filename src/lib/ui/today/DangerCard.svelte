@@ -23,7 +23,8 @@
   <p>
     Up to <b class="number">{d.bar20.toFixed(1)} bar</b> at 20 °C in glass made for {d.ratingBar} ({BOTTLES[
       d.type
-    ].name.toLowerCase()}), filled {dayWord(d.at, household.now, batch.state.zone)}. {d.why}
+    ].name.toLowerCase()}), filled {dayWord(d.at, household.now, batch.state.zone)} with sugar that its yeast may
+    still reach.
   </p>
   <p class="mt-1">
     <b>Make it safe:</b> keep them cold, in a closed box under a blanket, away from people. Open them outdoors,

@@ -34,14 +34,16 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
   if (pitched && isRead && s.rackings.length === 0 && !hasMoved && hoursSince > 48)
     out.push({ text: `still asleep, ${Math.round(hoursSince)} h after the yeast`, tone: 'danger' });
   const bottling = b.due.find((d) => d.step.id === 'bottle');
-  if (bottling && bottling.status !== 'coming') {
+  // A clearing wine makes one think of bottles, due or not.
+  const isDue = bottling !== undefined && bottling.status !== 'coming';
+  if (isDue || b.standing.stage === 'clearing') {
     const check = checkBottling(s, 'still', 0, true);
     if (check?.verdict.level === 'stop')
       out.push({
         text: check.reachable.needsReading
           ? `not safe to bottle, up to ${check.verdict.bar20.toFixed(1)} bar: two readings three days apart first`
           : `not safe to bottle: it could reach ${check.verdict.bar20.toFixed(1)} bar`,
-        tone: 'danger'
+        tone: isDue || b.standing.steady.steady ? 'danger' : 'caution'
       });
   }
   for (const f of s.fills) {
