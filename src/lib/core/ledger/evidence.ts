@@ -123,12 +123,13 @@ const TEACHES_SG = 0.008;
 /**
  * Takes note of a gravity read in this vessel. A reading under the floor is believed, and teaches: the fruit left less
  * behind than the table says. The first counts for half, as it is no surer than the table; the next for a third.
+ * @param isUnder whether it lies under the floor
  */
-export function noteRead(fill: Fill, at: number, sg: number): void {
+export function noteRead(fill: Fill, at: number, sg: number, isUnder: boolean): void {
   fill.reads.push({ at, sg });
   if (fill.reads.length > KEPT_READS) fill.reads.shift();
   fill.peakAbv = Math.max(fill.peakAbv, abvOf(fill.stock));
-  const floor = dryFloor(fill);
+  const floor = isUnder ? dryFloor(fill) : null;
   if (!floor) return;
   const run = readsDry(fill).sg;
   if (run !== null && run < floor.sg) lowerFloor(fill, (floor.sg - run) / (fill.reads.length + 1));

@@ -392,8 +392,12 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
   const isOfOne = vesselId !== undefined || s.fills.length === 1;
   // Nobody said which of several unlike wines was read: it speaks of none of them.
   if (!isOfOne && !areAlike(fills)) return doubt(s, 'not-there');
-  if (fermenting && isOfOne && first && before && !canBeRead(first, at, sg))
-    return doubt(s, 'impossible-figure');
+  /** What each would have fermented; one that reads under its floor has none left, and more to tell. */
+  const gone = fills.map((f) =>
+    fermenting && liquid(f.stock) ? hexoseGone(f.stock, f.fermentedKg, sg) : null
+  );
+  const isUnder = gone.map((g, i) => g !== null && !g.met && g.hexoseKg >= fills[i]!.stock.hexoseKg);
+  if (isOfOne && first && isUnder[0] && !canBeRead(first, at, sg)) return doubt(s, 'impossible-figure');
   s.readings.push({
     eventId: e.id,
     at,
@@ -402,12 +406,12 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
     tempC: tempC ?? null,
     expectedSg: fermenting || !before ? null : before.sg
   });
-  for (const fill of fills) {
-    const now = liquid(fill.stock);
-    if (!now) continue;
-    if (!fermenting) learnSugar(s, fill, sg, at);
+  fills.forEach((fill, i) => {
+    if (!liquid(fill.stock)) return;
+    const found = gone[i];
+    if (!found) learnSugar(s, fill, sg, at);
     else {
-      const { hexoseKg, met } = hexoseGone(fill.stock, fill.fermentedKg, sg);
+      const { hexoseKg, met } = found;
       fill.stock = ferment(fill.stock, hexoseKg).stock;
       fill.fermentedKg += hexoseKg;
       // Denser than all that went in: the table's sugar was too low, or the ferment has not begun.
@@ -415,8 +419,8 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
       // One reading may be a slip: what it takes away counts as there until the next one agrees.
       fill.unshownKg = isOfOne ? Math.max(0, hexoseKg) : Math.max(0, fill.unshownKg + hexoseKg);
     }
-    if (isOfOne) noteRead(fill, at, sg);
-  }
+    if (isOfOne) noteRead(fill, at, sg, isUnder[i]!);
+  });
 }
 
 /** Strength by spirit indication; null where no spirit has such a density. */
