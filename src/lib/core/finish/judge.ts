@@ -4,7 +4,7 @@ import type { BatchState } from '../ledger/fold';
 import { pressureCheck, type BottleType, type PressureVerdict } from './pressure';
 import { reachableIn, type Reachable } from './reachable';
 
-export type BottlingCheck = { verdict: PressureVerdict; reachable: Reachable };
+export type BottlingCheck = { vesselId: string; verdict: PressureVerdict; reachable: Reachable };
 
 /**
  * The pressure check of one vessel of a batch, in one kind of bottle.
@@ -26,7 +26,7 @@ export function judgeFill(
     warmestC: s.warmestC ?? 20,
     bottle
   });
-  return { verdict, reachable };
+  return { vesselId: fill.vesselId, verdict, reachable };
 }
 
 /** The same for the vessel that is named, or the worst of all of them. */

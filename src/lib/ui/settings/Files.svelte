@@ -114,9 +114,9 @@
   </div>
   {#if error}<p role="alert" class="bg-tint-rose px-3 py-2">{error}</p>{/if}
   {#if busy}
-    <div class="flex flex-wrap items-center gap-3" role="status">
+    <div class="flex flex-wrap items-center gap-3" role="group" aria-label="Working">
       <span>{busy.text}, {Math.round(100 * busy.share)} %</span>
-      <progress class="progress w-48" max="1" value={busy.share}></progress>
+      <progress aria-label={busy.text} class="progress w-48" max="1" value={busy.share}></progress>
       <button class="btn btn-line" onclick={leave}>Stop</button>
     </div>
   {/if}

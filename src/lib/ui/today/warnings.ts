@@ -38,11 +38,12 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
   const isDue = bottling !== undefined && bottling.status !== 'coming';
   if (isDue || b.standing.stage === 'clearing') {
     const check = checkBottling(s, 'still', 0, true);
+    const which = s.fills.length > 1 && check ? ` the ${vesselById(check.vesselId)?.name ?? 'vessel'}` : '';
     if (check?.verdict.level === 'stop')
       out.push({
         text: check.reachable.needsReading
-          ? `not safe to bottle, up to ${check.verdict.bar20.toFixed(1)} bar: two readings three days apart first`
-          : `not safe to bottle: it could reach ${check.verdict.bar20.toFixed(1)} bar`,
+          ? `not safe to bottle${which}, up to ${check.verdict.bar20.toFixed(1)} bar: two readings three days apart first`
+          : `not safe to bottle${which}: it could reach ${check.verdict.bar20.toFixed(1)} bar`,
         tone: isDue || b.standing.steady.steady ? 'danger' : 'caution'
       });
   }
