@@ -20,14 +20,20 @@
   let { children } = $props();
 
   /** What nobody caught is said in plain words: what was written is safe. */
-  const unforeseen = (e: PromiseRejectionEvent) => {
-    sayWrong(e.reason);
+  const unforeseen = (e: PromiseRejectionEvent | ErrorEvent) => {
+    const error: unknown = 'reason' in e ? e.reason : e.error;
+    // What a browser says of its own layout is no error of ours.
+    if (error) sayWrong(error);
   };
 
   onMount(() => {
     const stops = [watchHousehold(), flushOnLeave()];
     window.addEventListener('unhandledrejection', unforeseen);
-    stops.push(() => window.removeEventListener('unhandledrejection', unforeseen));
+    window.addEventListener('error', unforeseen);
+    stops.push(() => {
+      window.removeEventListener('unhandledrejection', unforeseen);
+      window.removeEventListener('error', unforeseen);
+    });
     void offerDemo();
     return () => stops.forEach((stop) => stop());
   });

@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
 import { explain } from '$core/units/input-error';
-import { previewImport, readFile, type ImportPreview, type Told } from '$lib/files/vecino-file';
+import { previewImport, readFile, writeFile, type ImportPreview, type Told } from '$lib/files/vecino-file';
 import { contentHere, writeImport } from './transfer-file';
-import { DEFAULT_SETTINGS } from './settings';
+import { DEFAULT_SETTINGS, type Settings } from './settings';
 
 /** What an import would do, in numbers. */
 export type ImportCounts = {
@@ -17,6 +17,10 @@ export type ImportCounts = {
 let preview: ImportPreview | null = null;
 
 const api = {
+  /** Everything as one file, made apart from the page so that it goes on answering. */
+  async pack(settings: Settings, exportedAt: string): Promise<Blob> {
+    return new Blob([writeFile(await contentHere(settings), exportedAt)], { type: 'application/json' });
+  },
   /** Reads a file and says what bringing it in would do. @throws with the place and the reason */
   async look(file: File, told: Told): Promise<ImportCounts | { error: string }> {
     try {

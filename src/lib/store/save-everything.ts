@@ -1,6 +1,6 @@
-import { writeFile } from '$lib/files/vecino-file';
 import { household } from './household.svelte';
-import { contentHere, markExported } from './transfer-file';
+import { packEverything } from './import-file';
+import { markExported } from './transfer-file';
 
 /**
  * Hands everything to the browser as one file. Needs no fold: what was written can be taken along whatever is wrong.
@@ -10,8 +10,7 @@ export async function saveEverything(): Promise<string> {
   const now = Date.now();
   const at = new Date(now).toISOString();
   const name = `cellar-${at.slice(0, 10)}.vecino.json`;
-  const text = writeFile(await contentHere(household.settings), at);
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const url = URL.createObjectURL(await packEverything(household.settings, at));
   const a = document.createElement('a');
   a.href = url;
   a.download = name;

@@ -53,7 +53,7 @@ export async function sumUp(ids: Iterable<string>): Promise<void> {
 /** Whether a summary is of a batch that can be read. */
 export const isSound = (s: Summary | Broken): s is Summary => !('broken' in s);
 
-const LOT = 50;
+const LOT = 20;
 
 /** Makes every summary anew. @param told is told how far it is, 0 to 1 */
 export async function rebuildSummaries(told?: (share: number) => void): Promise<void> {

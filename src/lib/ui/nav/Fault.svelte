@@ -1,12 +1,12 @@
 <script lang="ts">
   import { explain } from '$core/units/input-error';
-  import { saveEverything } from '$lib/store/save-everything';
 
   /** A page that went wrong: what is safe, and a way to take it along. */
   let { error, retry }: { error: unknown; retry: () => void } = $props();
   let said = $state('');
   async function save() {
     try {
+      const { saveEverything } = await import('$lib/store/save-everything');
       said = await saveEverything();
     } catch (e) {
       said = `It could not be saved: ${explain(e)}`;
