@@ -116,6 +116,8 @@ test('a wine that has been still for a week is bottled, and told by how much it 
   await page.getByLabel(/^Into/).selectOption({ label: '10 L jar' });
   await earlier(page, 5);
   await page.getByRole('button', { name: 'It is racked' }).click();
+  // Written down late: on that day it still stood in the bucket.
+  await read(page, '0.986', '20', 6);
   await read(page, '0.986', '20');
   await expect(page.getByTestId('batch-sentence')).toContainText('still for 8 days');
   await page.getByRole('button', { name: 'Bottle', exact: true }).click();

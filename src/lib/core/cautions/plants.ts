@@ -59,7 +59,7 @@ function isSlip(a: string, b: string): boolean {
   );
 }
 
-/** Where a run of words stands in a text's words, by position; null when it does not. */
+/** Whether a run of words stands in a text's words at a position. */
 function runAt(words: readonly string[], run: readonly string[], from: number): boolean {
   return run.every((w, i) => words[from + i] === w);
 }
@@ -82,15 +82,14 @@ function findRun(words: readonly string[], covered: readonly boolean[]): string 
 /**
  * A poisonous plant that a text names, common or Latin, anywhere in it; null when the name lies inside that of a
  * food plant (bay laurel, garden pea, daylily, sweet cicely and elderflower pass).
- * @param isFood whether a word is the name of a food, so that it is no slip of a letter
  */
-export function findPoisonous(text: string, isFood: (word: string) => boolean = () => false): Poison | null {
+export function findPoisonous(text: string): Poison | null {
   const words = wordsOf(text);
   const covered = inFood(words);
   const bare = words.map((w, i) => ({ w, i })).filter(({ w }) => !FILLERS.has(w));
   const slip = () =>
     words.flatMap((w, i) =>
-      w.length >= 6 && !covered[i] && !FOOD_WORDS.has(w) && !KITCHEN.has(w) && !isFood(w)
+      w.length >= 6 && !covered[i] && !FOOD_WORDS.has(w) && !KITCHEN.has(w)
         ? LONG.filter((n) => isSlip(w, n.words[0]!)).map((n) => n.plant)
         : []
     )[0] ?? null;

@@ -65,6 +65,12 @@ describe('what is asked before it is written', () => {
     ['a residue under the wine', 'reading', { sg: 1.01, residueSg: 1.0 }, 'refuse'],
     ['a gravity that no such must gives', 'reading', { sg: 0.972 }, 'ask'],
     ['a vessel that holds none of it', 'reading', { sg: 1.02, vesselId: 'q' }, 'refuse'],
+    [
+      'sugar into a vessel that holds none of it',
+      'addition',
+      { ingredients: [white(0.1)], vesselId: 'q' },
+      'ask'
+    ],
     ['250 kg of sugar', 'addition', { ingredients: [white(250)] }, 'ask'],
     [
       'a kilogram of tannin a litre',

@@ -160,6 +160,7 @@ function aboutEvent(e: LedgerEvent, s: BatchState | null, after: BatchState, wor
     case 'addition':
     case 'steep':
       return [
+        ...elsewhereAsked(e.data.vesselId, s, words),
         ...stabilisedEarly(e.data.ingredients, after),
         ...amountsAsked(
           e.data.ingredients,
@@ -216,6 +217,20 @@ function stabilisedEarly(items: readonly Ingredient[], after: BatchState): Quest
           level: 'ask',
           text: 'It is not shown to be finished: given now, sulphite and sorbate stop no ferment, and do not count at bottling.',
           todo: 'Read it twice, three days apart, first.'
+        }
+      ]
+    : [];
+}
+
+/** What goes into a vessel that holds none of this wine makes no wine there. */
+function elsewhereAsked(vesselId: string | undefined, s: BatchState | null, words: Words): Question[] {
+  const stands = s?.fills.filter((f) => fillL(f) > 0) ?? [];
+  return vesselId && stands.length > 0 && !stands.some((f) => f.vesselId === vesselId)
+    ? [
+        {
+          level: 'ask',
+          text: `Nothing of this wine stood in the ${words.vessel(vesselId)} then.`,
+          todo: 'Was it another vessel, or another day?'
         }
       ]
     : [];

@@ -13,6 +13,7 @@
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
   import BatchCautions from './BatchCautions.svelte';
+  import RestCheck from './RestCheck.svelte';
   import VesselPick from './VesselPick.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -148,19 +149,7 @@
     </label>
   </div>
   {#if restL > 0.05}
-    <label class="flex min-h-11 items-center gap-3"
-      ><input
-        type="checkbox"
-        class="checkbox"
-        checked={isAll}
-        onchange={(e) => draft.set('rest', e.currentTarget.checked ? 'sediment' : 'stays')}
-      />
-      <span
-        >That was all, the other {volumeText(restL, unit)} is sediment{#if !isAll}<span class="small block"
-            >Else it stays where it is.</span
-          >{/if}</span
-      ></label
-    >
+    <RestCheck {restL} {isAll} where="where it is" onset={(v) => draft.set('rest', v)} />
   {/if}
   <label class="flex min-h-11 items-center gap-3"
     ><input

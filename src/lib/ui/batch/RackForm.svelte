@@ -14,6 +14,7 @@
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import BatchCautions from './BatchCautions.svelte';
+  import RestCheck from './RestCheck.svelte';
   import WhenField from '../field/WhenField.svelte';
   import { freeVessels, glassFor } from './free-vessels';
 
@@ -231,19 +232,7 @@
     />
   </label>
   {#if restL > 0.05 && !isSediment(restL, volumeL, 'lees')}
-    <label class="flex min-h-11 items-center gap-3"
-      ><input
-        type="checkbox"
-        class="checkbox"
-        checked={isAll}
-        onchange={(e) => draft.set('rest', e.currentTarget.checked ? 'sediment' : 'stays')}
-      />
-      <span
-        >That was all, the other {volumeText(restL, unit)} is sediment{#if !isAll}<span class="small block"
-            >Else it stays in the {same?.name ?? 'vessel'}.</span
-          >{/if}</span
-      ></label
-    >
+    <RestCheck {restL} {isAll} where="in the {same?.name ?? 'vessel'}" onset={(v) => draft.set('rest', v)} />
   {/if}
   {#if airL > 0.25}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
       That leaves {volumeText(airL, unit)} of air over it. Smaller glass, or top up.

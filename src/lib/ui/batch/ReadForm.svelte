@@ -11,7 +11,7 @@
   import { parseWhen } from '../field/parse-when';
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { areAlike } from '$core/ledger/fold';
+  import { areAlike, foldBatch } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
   import VesselPick from './VesselPick.svelte';
 
@@ -63,9 +63,12 @@
   });
   const odd = $derived(puzzle !== null && !whyThisReading(puzzle).isFine);
 
-  const vesselOf = () => {
-    const isThere = batch.state.fills.some((f) => f.vesselId === draft.fields.vessel);
-    if (batch.state.fills.length > 1 && !isThere)
+  /** The vessel it was read from, where there were several on that day; before a racking it stood elsewhere. */
+  const vesselOf = (at: number) => {
+    const fills = (foldBatch(batch.events, at) ?? batch.state).fills;
+    if (fills.length < 2) return {};
+    const isThere = fills.some((f) => f.vesselId === draft.fields.vessel);
+    if (!isThere && !draft.fields.vessel)
       throw new InputError('It stands in several vessels.', 'Say which one was read.', 'vessel');
     return isThere ? { vesselId: draft.fields.vessel } : {};
   };
@@ -77,14 +80,14 @@
       const acid = { ...(ph === undefined ? {} : { ph }), ...(taGL === undefined ? {} : { taGL }) };
       return [
         `${batch.state.name}: acid written down.`,
-        await record(batch.id, 'reading', { ...acid, ...vesselOf() }, when)
+        await record(batch.id, 'reading', { ...acid, ...vesselOf(when.at) }, when)
       ] as const;
     }
     const stem = stemOf(draft.fields.sg);
     const event = await logGravity(batch.id, stem, tempOf(), household.settings, when, {
       ...(ph === undefined ? {} : { ph }),
       ...(taGL === undefined ? {} : { taGL }),
-      ...vesselOf(),
+      ...vesselOf(when.at),
       ...(draft.fields.residue.trim() ? { residueSg: parseGravity(draft.fields.residue) } : {})
     });
     return [`${batch.state.name}: ${stem.toFixed(3)} written down.`, event] as const;

@@ -29,7 +29,8 @@
     const unit = what === 'measured' ? household.settings.volume : 'mL';
     const { base } = parseAs('volume', draft.fields.amount, unit, countryOf(household.settings));
     if (base <= 0) throw new InputError('The amount is nothing.', 'Give how much.');
-    const from = vessel || (batch.state.fills.length > 1 ? undefined : batch.state.fills[0]?.vesselId);
+    // Where there is one vessel it need not be named: on an earlier day it was another.
+    const from = batch.state.fills.length > 1 ? vessel || undefined : undefined;
     const event =
       what === 'measured'
         ? await record(batch.id, 'reading', { volumeL: base, ...(from ? { vesselId: from } : {}) }, when)
