@@ -9,8 +9,14 @@ export const test = base.extend<Expected>({
     async ({ context }, use) => {
       const seen: string[] = [];
       const expected: RegExp[] = [];
-      const watch = (page: Page) =>
+      const watch = (page: Page) => {
         page.on('pageerror', (e) => seen.push(`${page.url()}: ${e.stack ?? e.message}`));
+        // What a page's own boundary caught is a fault all the same.
+        page.on('console', (m) => {
+          if (m.type() === 'error' && m.text().startsWith('page fault'))
+            seen.push(`${page.url()}: ${m.text()}`);
+        });
+      };
       context.pages().forEach(watch);
       context.on('page', watch);
       await use((pattern) => void expected.push(pattern));

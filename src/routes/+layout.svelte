@@ -60,7 +60,7 @@
   <Header />
   <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
     {#if household.ready || page.url.pathname.startsWith('/settings')}
-      <svelte:boundary onerror={(e) => console.error(e)}>
+      <svelte:boundary onerror={(e) => console.error('page fault', e)}>
         {@render children()}
         {#snippet failed(error, reset)}<Fault {error} retry={reset} />{/snippet}
       </svelte:boundary>
@@ -72,7 +72,7 @@
   </main>
   <Said />
   <div class="sticky bottom-0 z-20">
-    <svelte:boundary onerror={(e) => console.error(e)}>
+    <svelte:boundary onerror={(e) => console.error('page fault', e)}>
       <Shelf />
       {#snippet failed()}<p class="small bg-paper px-4">The shelf cannot be drawn just now.</p>{/snippet}
     </svelte:boundary>
