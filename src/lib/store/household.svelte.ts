@@ -20,7 +20,10 @@ export type Batch = { id: string; state: BatchState; standing: Standing; due: Du
 /** A batch as its own page sees it, with everything that happened. */
 export type OpenBatch = Batch & { events: LedgerEvent[] };
 
-let ready = $state(false);
+/** Lists that have not been read for the first time: a page opens on all of them, never on what a default would say. */
+let toCome = $state.raw<ReadonlySet<string>>(
+  new Set(['batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'settings'])
+);
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);
 let counts = $state.raw({ events: 0, batches: 0 });
@@ -36,7 +39,7 @@ let exportedAt = $state<number | null>(null);
 /** All that is in the browser, kept live; and the minute it is. */
 export const household = {
   get ready() {
-    return ready;
+    return toCome.size === 0 && building === null;
   },
   get now() {
     return now;
@@ -193,19 +196,26 @@ export async function lotsUsed(): Promise<
 
 /** Starts listening to the database and the clock; returns what stops it. */
 export function watchHousehold(): () => void {
-  const watch = <T>(query: () => Promise<T>, set: (value: T) => void) => {
+  const came = (list: string) => {
+    if (toCome.has(list)) toCome = new Set([...toCome].filter((l) => l !== list));
+  };
+  const watch = <T>(list: string, query: () => Promise<T>, set: (value: T) => void) => {
     const subscription = liveQuery(query).subscribe({
-      next: set,
+      next: (value) => {
+        set(value);
+        came(list);
+      },
       // A list that cannot be read must not keep the pages from opening: Settings and its export need none.
       error: (e) => {
         console.error(e);
-        ready = true;
+        came(list);
       }
     });
     return () => subscription.unsubscribe();
   };
   const stops = [
     watch(
+      'batches',
       async () => ({
         rows: await db.summaries
           .where('[running+startedAt]')
@@ -218,30 +228,35 @@ export function watchHousehold(): () => void {
         now = Date.now();
         running = rows;
         counts = found;
-        ready = building === null;
       }
     ),
     watch(
+      'vessels',
       () => db.vessels.toArray(),
       (rows) => (vessels = rows)
     ),
     watch(
+      'produce',
       () => db.produce.toArray(),
       (rows) => (ownProduce = rows)
     ),
     watch(
+      'recipes',
       () => db.recipes.toArray(),
       (rows) => (recipes = rows)
     ),
     watch(
+      'harvest',
       () => db.harvest.toArray(),
       (rows) => (harvest = rows)
     ),
     watch(
+      'methods',
       () => db.methods.toArray(),
       (rows) => (methods = rows)
     ),
     watch(
+      'settings',
       () => db.settings.toArray(),
       (rows) => {
         const saved = settingsSchema.safeParse(rows.find((r) => r.key === 'household')?.value);
@@ -268,12 +283,10 @@ async function mend(): Promise<void> {
     if (!(await areSummariesStale()) || (await db.events.count()) === 0)
       return await refreshGiving(Date.now());
     building = 0;
-    ready = false;
     await rebuildSummaries((share) => (building = share));
   } catch (e) {
     // The log is safe; the pages show what there is.
     console.error(e);
   }
   building = null;
-  ready = true;
 }

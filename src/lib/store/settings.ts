@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Country } from '$core/units/amount';
 
 /** How a household measures, and what its hydrometer is like. Stored and exported. */
 export const settingsSchema = z.strictObject({
@@ -44,6 +45,10 @@ export const DEFAULT_SETTINGS: Settings = {
   prices: {}
 };
 
-/** The country of a bare gallon or pint. */
-export const countryOf = (settings: Settings): 'us' | 'uk' =>
-  settings.volume === 'uk-gal' || settings.system === 'uk' ? 'uk' : 'us';
+/** Whose gallons and pints: a metric kitchen has none of its own, and is asked. */
+export const countryOf = (settings: Settings): Country =>
+  settings.volume === 'uk-gal' || settings.system === 'uk'
+    ? 'uk'
+    : settings.volume === 'us-gal' || settings.system === 'us'
+      ? 'us'
+      : 'metric';

@@ -129,7 +129,10 @@ describe('choosing a vessel for a plan', () => {
 
 describe('settings and forms', () => {
   it('a bare gallon is of the household’s country', () => {
-    expect(countryOf(DEFAULT_SETTINGS)).toBe('us');
+    // A metric kitchen has no gallon of its own: it is asked.
+    expect(countryOf(DEFAULT_SETTINGS)).toBe('metric');
+    expect(countryOf({ ...DEFAULT_SETTINGS, system: 'us', ...SYSTEMS.us })).toBe('us');
+    expect(countryOf({ ...DEFAULT_SETTINGS, volume: 'us-gal' })).toBe('us');
     expect(countryOf({ ...DEFAULT_SETTINGS, system: 'uk', ...SYSTEMS.uk })).toBe('uk');
   });
   it('each step that wants a number has its form', () => {

@@ -5,6 +5,7 @@ import { PRODUCE } from '$core/produce/table';
 import { solvePlan } from '$core/scale/solve';
 import { POST } from './estimate/+server';
 import { POST as scale } from './scale/+server';
+import { POST as readAmount } from './read-amount/+server';
 import { GET as schema } from './schema/+server';
 import { POST as batch } from './batch/+server';
 import { GET as plant } from './plant/+server';
@@ -37,6 +38,33 @@ const GOOD = {
   ],
   yeast: { toleranceAbv: 14 }
 };
+
+describe('POST /api/read-amount', () => {
+  const read = async (body: unknown) => (await ask(readAmount, body)).body;
+  it('reads what it is sure of, and asks about the rest', async () => {
+    expect(await read({ text: '4 cups sugar' })).toMatchObject({ massKg: expect.closeTo(0.8, 9) as number });
+    expect(await read({ text: '3 tablets', for: 'campden' })).toEqual({
+      massKg: expect.closeTo(0.00132, 9),
+      count: 3
+    });
+    expect(await read({ text: '2', for: 'water', units: 'us' })).toEqual({
+      volumeL: expect.closeTo(7.5708, 4)
+    });
+    expect(await read({ text: '2', for: 'sugar', units: 'mixed' })).toEqual({
+      massKg: expect.closeTo(0.907, 3)
+    });
+    expect((await read({ text: '1 gal' })).asks[0]).toMatch(/US or UK/);
+    expect((await read({ text: 'a bag', for: 'blackberries' })).asks).toHaveLength(1);
+    expect((await read({ text: '2 kg', for: 'foxglove' })).asks[0]).toMatch(/Not in a wine/);
+    expect((await read({ text: '2 kg', for: 'zorp' })).asks[0]).toMatch(/do not know/);
+  });
+  it('refuses what is no question', async () => {
+    expect((await ask(readAmount, {})).status).toBe(400);
+    expect((await ask(readAmount, { text: 5 })).status).toBe(400);
+    expect((await ask(readAmount, { text: '1', units: 'roman' })).body.error.path).toBe('units');
+    expect((await ask(readAmount, { text: 'x'.repeat(201) })).status).toBe(400);
+  });
+});
 
 describe('POST /api/estimate', () => {
   it('answers with the same numbers as the core', async () => {

@@ -213,3 +213,14 @@ export const isNamedFood = (text: string): boolean => {
   const words = wordsOf(text);
   return words.length > 0 && inFood(words).every((c, i) => c || FILLERS.has(words[i]!));
 };
+
+const PLANT_PARTS =
+  /(berr(y|ies)|flowers?|blossoms?|petals?|lea(f|ves)|roots?|weeds?|worts?|herbs?|nuts?|fruits?|shoots?|buds?|barks?|seeds?|moss|mushrooms?|fung(us|i)|plants?|trees?|bush(es)?|saps?|hips?|haws?|bells?|bane|foils?|grass(es)?|ferns?|nettles?|thistles?|vetch|cress|mint|clover)$/;
+
+/** Whether a name that nobody knows is likely one of a plant: it may be wild, and then look-alikes matter. */
+export const looksLikePlant = (name: string): boolean =>
+  /\b(wild|foraged|hedge\w*|wood|marsh|water|sea|field|meadow)\b/.test(name) ||
+  name
+    .toLowerCase()
+    .split(/\s+/)
+    .some((w) => PLANT_PARTS.test(w));

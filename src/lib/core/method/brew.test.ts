@@ -5,7 +5,6 @@ import { likelyFigures } from '../must/balance';
 import { correctionTo, potentialOf, withAdded } from '../must/adjust';
 import { amountOf, type Ingredient, type Plan } from '../must/plan';
 import { addInto, scaled } from '../must/stock';
-import { parsePowder } from '../scale/measure-out';
 import { solvePlan } from '../scale/solve';
 import {
   ADJUST,
@@ -258,21 +257,5 @@ describe('hot water', () => {
     });
     expect(c).toBeGreaterThan(52);
     expect(c).toBeLessThan(64);
-  });
-});
-
-describe('powders as they are measured out', () => {
-  it.each([
-    ['3 g', 0.003],
-    ['2 tsp', 0.006],
-    ['1 tbsp', 0.009],
-    ['½ tsp', 0.0015],
-    ['3 tablets', 0.00132],
-    ['5', 0.005]
-  ])('%s', (text, kg) => expect(parsePowder(text, 3).massKg).toBeCloseTo(kg, 6));
-
-  it('a spoon of what has no spoon weight is asked about', () => {
-    expect(() => parsePowder('1 tsp', null)).toThrow(/no known weight/);
-    expect(() => parsePowder('lots', 3)).toThrow();
   });
 });

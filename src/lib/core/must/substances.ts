@@ -163,6 +163,17 @@ export const SWEETENERS = {
     sweetness: 0.85,
     note: 'Half dextrose, half fructose, with water.'
   },
+  'bottled-syrup': {
+    name: 'Bottled syrup',
+    words: 'bottled label syrup cordial squash',
+    kind: 'syrup',
+    water: 0.4,
+    solids: 0.6,
+    fermentable: 0.6,
+    toHexose: SUCROSE_TO_HEXOSE,
+    sweetness: 0.6,
+    note: 'Sugar as most labels have it, about 77 g in 100 mL. Read the label: sorbate or benzoate stops yeast.'
+  },
   'golden-syrup': {
     name: 'Golden syrup',
     words: 'golden light treacle syrup',
@@ -421,7 +432,11 @@ export const ADDITIVES = {
   'pectic-enzyme': 'Pectic enzyme',
   nutrient: 'Nutrient mix',
   dap: 'Diammonium phosphate',
+  energizer: 'Yeast energizer',
+  'rehydration-nutrient': 'Rehydration nutrient',
   tannin: 'Tannin',
+  tea: 'Tea',
+  zest: 'Citrus zest',
   'acid-blend': 'Acid blend',
   bentonite: 'Bentonite',
   kieselsol: 'Kieselsol, first part',
@@ -431,7 +446,12 @@ export const ADDITIVES = {
 } as const;
 
 /** Nitrogen that yeast can take from a powder, mg/g. DAP by its formula; nutrient mixes differ, common practice. */
-export const NITROGEN_MG_G: Partial<Record<keyof typeof ADDITIVES, number>> = { dap: 212, nutrient: 100 };
+export const NITROGEN_MG_G: Partial<Record<keyof typeof ADDITIVES, number>> = {
+  dap: 212,
+  nutrient: 100,
+  energizer: 100,
+  'rehydration-nutrient': 40
+};
 
 /** Temperature under which each yeast hardly works, °C. Common practice. */
 export const COLD_C = { champagne: 10, wine: 14, 'red-fruit': 16, ale: 15, wild: 14 } as const;

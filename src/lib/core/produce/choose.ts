@@ -2,161 +2,183 @@ import { findPoisonous, unsafePart } from '../cautions/plants';
 import type { Ingredient } from '../must/plan';
 import {
   ACID_ADDITIONS,
+  ADDITIVES,
   SWEETENERS,
   type AcidAdditionId,
+  type AdditiveId,
   type Sweetener,
   type SweetenerId
 } from '../must/substances';
-import { parseNumber, parseQuantity, type Quantity } from '../units/parse';
-import { isMassUnit } from '../units/measure';
+import {
+  HOW,
+  reckon,
+  sayAmount,
+  type Amount,
+  type AmountUnit,
+  type Country,
+  type Said
+} from '../units/amount';
+import { explain, InputError } from '../units/input-error';
 import type { Produce } from './schema';
 import { findProduce } from './table';
-import type { ProduceUnit } from './weigh';
+import { POWDER_WORDS, thingOf, withRead } from './thing';
 
-/** What a typed line may mean: an ingredient with the amount that was said, or none yet. */
-export type Choice = { label: string; hint: string; item: Ingredient; unit: ProduceUnit | null };
+/**
+ * What a typed line may mean: an ingredient with the amount that was said, or none yet. Where an amount was said that
+ * is none for it, `ask` says what to say instead.
+ */
+export type Choice = {
+  label: string;
+  hint: string;
+  item: Ingredient;
+  unit: AmountUnit | null;
+  amount: Amount | null;
+  ask: string | null;
+};
 
 export type Choices =
   | { kind: 'refused'; why: string }
   | {
       kind: 'choices';
       choices: Choice[];
-      quantity: Quantity | null;
-      /** how many were said, when they were counted: `6 lemons` */
-      count: number | null;
+      /** the name, when it is not known; null when something was found */
       unknown: string | null;
+      /** why the amount cannot be read, where it stands before a name */
+      ask: string | null;
     };
 
-/**
- * Splits `3 lb rhubarb` into its amount and the rest. The longest leading piece that reads as an amount wins.
- * @returns the amount, or null, and what is left of the text
- */
-export function splitAmount(
-  text: string,
-  country: 'us' | 'uk' = 'us'
-): { quantity: Quantity | null; rest: string } {
-  const words = text.trim().split(/\s+/);
-  for (let n = Math.min(words.length - 1, 6); n > 0; n--) {
-    const lead = words.slice(0, n).join(' ');
-    if (!/^[\d.,½¼¾⅓⅔⅛⅒]/.test(lead) || !/[a-z]/i.test(lead)) continue;
-    try {
-      const quantity = parseQuantity(lead, 'kg', country);
-      return {
-        quantity,
-        rest: words
-          .slice(n)
-          .join(' ')
-          .replace(/^of\s+/i, '')
-      };
-    } catch {
-      // Not an amount this long; try one word fewer.
-    }
+/** The amount a line begins with, or why it is none, and the name that is left. */
+function split(text: string, country: Country): { said: Said | null; name: string; ask: string | null } {
+  try {
+    const said = sayAmount(text, country);
+    const isTea = said.parts.some((p) => p.measure?.kind === 'count' && p.measure.of === 'tea-bag');
+    return { said, name: said.of || (isTea ? 'tea' : ''), ask: null };
+  } catch (e) {
+    if (!(e instanceof InputError)) throw e;
+    const bare = text.trim().toLowerCase();
+    // Words that are no amount at all are a name.
+    if (!/\d|^(?:an?|some|several|few|half|one|two|lots?|about|nearly)\s/.test(bare))
+      return { said: null, name: bare, ask: null };
+    const name =
+      /(?:^|\s)of\s+(.+)$/.exec(bare)?.[1] ??
+      bare.replace(/^(?:[^a-z]|\b(?:some|several|a|few|lots?)\b)+/, '');
+    return { said: null, name: /^[a-z]/.test(name) && !/\d/.test(name) ? name : '', ask: explain(e) };
   }
-  return { quantity: null, rest: text.trim() };
 }
 
-/** `6 lemons`, `14 heads of elderflower`, `a dozen`: a number with no unit of weight or volume. */
-function splitCount(text: string): { count: number | null; rest: string } {
-  const match = /^(\d+(?:[.,]\d+)?|[½¼¾])\s+(?:(?:heads?|pieces?)\s+)?(?:of\s+)?([a-z].*)$/i.exec(
-    text.trim()
-  );
-  const count = match ? parseNumber(match[1]!) : null;
-  return count === null ? { count: null, rest: text } : { count, rest: match![2]! };
+/** A name, and then with less and less of what only says how the thing is. */
+function namesOf(name: string): string[] {
+  const words = name.split(/\s+/).filter(Boolean);
+  const plain = words.filter((w) => !FORM_WORDS.has(w));
+  const bare = plain.filter((w) => !HOW.has(w));
+  return [...new Set([plain.join(' '), bare.join(' ')])].filter(Boolean);
 }
+const FORM_WORDS = new Set(
+  'fresh frozen thawed dried canned tinned ripe trimmed chopped juice concentrate'.split(' ')
+);
 
 /**
- * What can be added for a typed line such as `rhubarb`, `3 lb rhubarb` or `apple juice`.
+ * What can be added for a typed line such as `rhubarb`, `3 lb rhubarb`, `4 cups sugar` or `apple juice`.
  * Poisonous plants and parts are refused before anything is offered.
  * @param text what was typed; empty offers nothing
  * @param own the user's own entries, which come before the table's
  */
 export function chooseIngredient(
   text: string,
-  country: 'us' | 'uk' = 'us',
+  country: Country = 'us',
   own: readonly Produce[] = []
 ): Choices {
-  const { quantity, rest: said } = splitAmount(text, country);
-  const { count, rest } = quantity ? { count: null, rest: said } : splitCount(said);
-  const name = rest.toLowerCase();
-  if (name.length < 2) return { kind: 'choices', choices: [], quantity, count, unknown: null };
-  const poison = findPoisonous(name) ?? unsafePart(name);
+  const nothing: Choices = { kind: 'choices', choices: [], unknown: null, ask: null };
+  if (!text.trim()) return nothing;
+  const poisonIn = (name: string) => findPoisonous(name) ?? unsafePart(name);
+  const { said, name, ask } = split(text, country);
+  const poison = poisonIn(name) ?? poisonIn(text.toLowerCase());
   if (poison) return { kind: 'refused', why: poison.why };
+  if (name.length < 2) return { ...nothing, ask };
 
-  const massKg = quantity && isMassUnit(quantity.unit) ? quantity.base : 0;
-  const volumeL = quantity && !isMassUnit(quantity.unit) ? quantity.base : 0;
-  const unit = quantity?.unit ?? null;
   const choices: Choice[] = [];
+  /** Offers an item, with the amount that was said where it is one of it. */
+  const offer = (label: string, hint: string, item: Ingredient) => {
+    const choice: Choice = { label, hint, item, unit: null, amount: null, ask };
+    if (said)
+      try {
+        const thing = thingOf(item, country);
+        // Named with a number alone, it is counted.
+        const bare = thing.each?.piece ? 'piece' : thing.each?.tablet ? 'tablet' : null;
+        choice.amount = reckon({ parts: said.parts, of: '' }, text, thing, bare);
+        choice.item = withRead(item, choice.amount);
+        choice.unit = choice.amount.unit;
+      } catch (e) {
+        if (!(e instanceof InputError)) throw e;
+        choice.ask = explain(e);
+      }
+    choices.push(choice);
+  };
+
   const wantsConcentrate = /\bconcentrate\b/.test(name);
   const wantsJuice = /\bjuice\b/.test(name) || wantsConcentrate;
-  const bare = name
-    .replace(/\b(juice|concentrate|fresh|frozen|thawed|dried|canned|tinned|ripe|trimmed|chopped)\b/g, '')
-    .trim();
   const form =
     (['frozen', 'dried', 'canned'] as const).find((f) =>
       new RegExp(`\\b${f}\\b`).test(name.replace('tinned', 'canned').replace('thawed', 'frozen'))
     ) ?? 'fresh';
   // `elderberries` and `elderberry` are one: the stem is enough.
-  const stem = bare.replace(/(ies|es|s)$/, '');
-  const whole = bare ? findProduce(bare, own) : [];
-  const found = whole.length > 0 || !bare ? whole : findProduce(stem, own);
+  const lookUp = (n: string) => {
+    const whole = findProduce(n, own);
+    return whole.length > 0 ? whole : findProduce(n.replace(/(ies|es|s)$/, ''), own);
+  };
+  const names = namesOf(name);
+  // `rose petals` is one kind, `elderflower petals` are elderflower.
+  const found = names.map(lookUp).find((f) => f.length > 0) ?? [];
+  const saidMass = said?.parts.some(
+    (p) => p.measure?.kind === 'unit' && ['kg', 'g', 'lb', 'oz'].includes(p.measure.unit)
+  );
+  const saidVolume = said?.parts.some((p) => p.measure?.kind === 'unit') && !saidMass;
+  const isCounted = said !== null && !saidMass && !saidVolume;
   for (const p of found) {
     const entry = own.includes(p) ? { entry: p } : {};
-    if (!wantsJuice && unit !== null && !isMassUnit(unit) && p.litreG === null && !p.forms.includes('juice'))
-      continue;
-    const asJuice = wantsJuice || (unit !== null && !isMassUnit(unit) && p.litreG === null);
+    const canJuice = p.forms.includes('juice');
+    const asJuice = wantsJuice || (saidVolume && p.litreG === null && canJuice);
     if (!asJuice) {
       const usedForm = p.forms.includes(form) ? form : p.forms.includes('fresh') ? 'fresh' : p.forms[0]!;
-      const counted = count !== null && p.pieceG !== null ? count : null;
-      // A bowl of fruit by volume is weighed by its loose litre.
-      const kg = massKg || (volumeL * (p.litreG ?? 0)) / 1000 || ((counted ?? 0) * (p.pieceG ?? 0)) / 1000;
-      choices.push({
-        label: p.name,
-        hint: p.latin,
-        item: {
-          kind: 'produce',
-          produceId: p.id,
-          ...entry,
-          massKg: kg,
-          form: usedForm as 'fresh' | 'frozen' | 'dried' | 'canned',
-          // A counted piece is whole, with its peel and stone.
-          ...(counted === null ? {} : { weighed: 'bought' as const })
-        },
-        unit: counted === null ? (unit && (isMassUnit(unit) || p.litreG) ? unit : null) : 'piece'
+      offer(p.name, p.latin, {
+        kind: 'produce',
+        produceId: p.id,
+        ...entry,
+        massKg: 0,
+        form: usedForm as 'fresh' | 'frozen' | 'dried' | 'canned'
       });
     }
-    if (p.forms.includes('juice') && massKg === 0 && count === null && !wantsConcentrate)
-      choices.push({
-        label: `${p.name} juice`,
-        hint: 'pressed, nothing added',
-        item: { kind: 'juice', produceId: p.id, ...entry, volumeL },
-        unit: unit && !isMassUnit(unit) ? unit : null
+    if (canJuice && !saidMass && !isCounted && !wantsConcentrate)
+      offer(`${p.name} juice`, 'pressed, nothing added', {
+        kind: 'juice',
+        produceId: p.id,
+        ...entry,
+        volumeL: 0
       });
-    if (p.forms.includes('concentrate') && wantsConcentrate && massKg === 0)
-      choices.push({
-        label: `${p.name} concentrate`,
-        hint: 'about 68 °Bx',
-        item: { kind: 'juice', form: 'concentrate', produceId: p.id, ...entry, volumeL },
-        unit: unit && !isMassUnit(unit) ? unit : null
+    if (p.forms.includes('concentrate') && wantsConcentrate && !saidMass)
+      offer(`${p.name} concentrate`, 'about 68 °Bx', {
+        kind: 'juice',
+        form: 'concentrate',
+        produceId: p.id,
+        ...entry,
+        volumeL: 0
       });
   }
   if (wantsJuice) choices.sort((a, b) => Number(b.item.kind === 'juice') - Number(a.item.kind === 'juice'));
+  const every = (n: string, words: string) => n.split(/\s+/).every((w) => words.includes(w));
   for (const [id, sweetener] of Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]) {
-    const words = `${sweetener.words} ${sweetener.name.toLowerCase()}`;
-    if (!name.split(/\s+/).every((w) => words.includes(w))) continue;
-    choices.push({
-      label: SWEETENERS[id].name,
-      hint: SWEETENERS[id].note,
-      item: id === 'honey' ? { kind: 'honey', massKg } : { kind: 'sugar', sugarId: id, massKg },
-      unit: unit && isMassUnit(unit) ? unit : null
-    });
+    if (!every(name, `${sweetener.words} ${sweetener.name.toLowerCase()}`)) continue;
+    offer(
+      SWEETENERS[id].name,
+      SWEETENERS[id].note,
+      id === 'honey' ? { kind: 'honey', massKg: 0 } : { kind: 'sugar', sugarId: id, massKg: 0 }
+    );
   }
-  if ('tap spring water'.includes(name) || name === 'water')
-    choices.push({
-      label: 'Water',
-      hint: 'tap or spring',
-      item: { kind: 'water', volumeL },
-      unit: volumeL ? unit : null
-    });
+  if (
+    'tap spring water'.includes(name) ||
+    /^(?:(?:tap|spring|cold|hot|warm|boil\w*|filtered)\s+)*water$/.test(name)
+  )
+    offer('Water', 'tap or spring', { kind: 'water', volumeL: 0 });
   for (const [id, acid] of Object.entries(ACID_ADDITIONS) as [
     AcidAdditionId,
     { name: string; note: string }
@@ -166,26 +188,28 @@ export function chooseIngredient(
         .toLowerCase()
         .includes(name)
     )
-      choices.push({
-        label: acid.name,
-        hint: acid.note,
-        item: { kind: 'acid', acidId: id, massKg },
-        unit: unit && isMassUnit(unit) ? unit : null
-      });
+      offer(acid.name, acid.note, { kind: 'acid', acidId: id, massKg: 0 });
   if ('red white wine'.includes(name))
-    choices.push({
-      label: 'Wine',
-      hint: 'dry, about 12 %',
-      item: { kind: 'wine', volumeL, abv: 12, sg: 0.994 },
-      unit: volumeL ? unit : null
-    });
-  const exact = (c: Choice) => Number(c.label.toLowerCase() === bare || c.label.toLowerCase() === name);
+    offer('Wine', 'dry, about 12 %', { kind: 'wine', volumeL: 0, abv: 12, sg: 0.994 });
+  for (const id of Object.keys(ADDITIVES) as AdditiveId[]) {
+    // Acid blend is an acid.
+    if (id === 'acid-blend' || name.length < 3) continue;
+    const words = `${ADDITIVES[id].toLowerCase()} ${POWDER_WORDS[id]}`.split(/\W+/);
+    const isIt = name.split(/\s+/).every((w) => words.some((x) => x.startsWith(w.replace(/s$/, ''))));
+    if (isIt)
+      offer(ADDITIVES[id], POWDER_HINT[id] ?? 'a powder', { kind: 'additive', additiveId: id, massKg: 0 });
+  }
+  const exact = (c: Choice) =>
+    Number(
+      [name, ...names].includes(c.label.toLowerCase()) || (c.label === 'Citrus zest' && /\bzest\b/.test(name))
+    );
   choices.sort((a, b) => exact(b) - exact(a));
-  return {
-    kind: 'choices',
-    choices: choices.slice(0, 8),
-    quantity,
-    count,
-    unknown: choices.length === 0 ? rest : null
-  };
+  return { kind: 'choices', choices: choices.slice(0, 8), unknown: choices.length === 0 ? name : null, ask };
 }
+
+const POWDER_HINT: Partial<Record<AdditiveId, string>> = {
+  tea: 'for grip, one strong bag a gallon',
+  zest: 'scent, no white pith',
+  oak: 'taste weekly',
+  hops: 'taste daily'
+};

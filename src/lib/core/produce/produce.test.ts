@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
 import { RULES } from '../cautions/rules';
-import { chooseIngredient, splitAmount } from './choose';
+import { chooseIngredient } from './choose';
 import { REVIEWED } from './compare.fixture';
 import { FAMILIES, produceSchema } from './schema';
 import { findProduce, PRODUCE, produceById, waterOf } from './table';
@@ -138,7 +138,7 @@ describe('choosing an ingredient', () => {
     expect(first('1 bag')).toBeFalsy();
     expect(first('6 L water')?.item).toMatchObject({ kind: 'water', volumeL: 6 });
     expect(first('elderberries')?.item).toMatchObject({ produceId: 'elderberry' });
-    expect(splitAmount('2 1/2 us gal apple juice').rest).toBe('apple juice');
+    expect(first('2 1/2 us gal apple juice')?.item).toMatchObject({ kind: 'juice', produceId: 'apple' });
   });
 
   it('refuses what is poisonous before anything else', () => {

@@ -26,8 +26,19 @@ export function amountText(base: number, unit: Unit): string {
 export const quantityText = (base: number, unit: Unit): string =>
   `${amountText(base, unit)} ${UNIT_LABEL[unit]}`;
 
-/** The amount to type back in: short, with no loss that could be weighed. `parseQuantity` reads it again. */
-export const entryText = (base: number, unit: Unit): string => significant(fromBase(base, unit), 6);
+/**
+ * A figure to type back in: short, with no loss that could be weighed. Of grams and millilitres a third place is left
+ * off, for `1.234 g` could be read as twelve hundred.
+ */
+export function entryFigure(amount: number, unit: string): string {
+  const text = significant(amount, 6);
+  return (unit === 'g' || unit === 'mL') && /^[1-9]\d{0,2}\.\d{3}$/.test(text)
+    ? significant(Number(amount.toFixed(2)), 6)
+    : text;
+}
+
+/** The amount to type back in. `parseQuantity` reads it again. */
+export const entryText = (base: number, unit: Unit): string => entryFigure(fromBase(base, unit), unit);
 
 /** A mass in grams to two significant figures, in kg above 1000 g. */
 export const gramsText = (massG: number): string =>

@@ -1,126 +1,22 @@
 import { InputError } from './input-error';
-import { isMassUnit, isVolumeUnit, toBase, type Unit } from './measure';
+import { readAmount, type Country } from './amount';
+import { isMassUnit, isVolumeUnit, type Unit } from './measure';
+import { parseNumber } from './number';
 
-const VULGAR: Record<string, string> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅓': '1/3',
-  '⅔': '2/3',
-  '⅛': '1/8',
-  '⅒': '1/10'
-};
-const PLAIN = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`;
-const NUMBER = String.raw`(?:\d+\s+\d+\s*/\s*\d+|\d+\s*/\s*\d+|${PLAIN})`;
+export { parseNumber } from './number';
+export type { Country } from './amount';
 
-/**
- * A number as people write it: `1.5`, `1,5`, `.5`, `1/2`, `2 1/2`, `2½`.
- * @returns the number, or null when the text is something else
- */
-export function parseNumber(text: string): number | null {
-  const plain = text.replace(/[½¼¾⅓⅔⅛⅒]/g, (c) => ` ${VULGAR[c]}`).trim();
-  const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(plain);
-  if (fraction) {
-    const [, whole, top, bottom] = fraction;
-    return Number(bottom) === 0 ? null : Number(whole ?? 0) + Number(top) / Number(bottom);
-  }
-  return new RegExp(`^(?:${PLAIN})$`).test(plain) ? Number(plain.replace(',', '.')) : null;
-}
-
-const COUNTRY: [RegExp, 'us' | 'uk'][] = [
-  [/^(us|u\.s\.|american)\b\.?\s*/, 'us'],
-  [/^(uk|u\.k\.|imp|imperial|british)\b\.?\s*/, 'uk']
-];
-const SIMPLE: [RegExp, Unit][] = [
-  [/^(kg|kgs|kilo|kilos|kilogram|kilograms|kilogramme|kilogrammes)$/, 'kg'],
-  [/^(g|gr|gm|gms|gram|grams|gramme|grammes)$/, 'g'],
-  [/^(lb|lbs|pound|pounds)$/, 'lb'],
-  [/^(oz|ounce|ounces)$/, 'oz'],
-  [/^(l|lt|ltr|litre|litres|liter|liters)$/, 'L'],
-  [/^(ml|millilitre|millilitres|milliliter|milliliters|cc)$/, 'mL'],
-  [/^(cup|cups)$/, 'cup'],
-  [/^(tbsp|tbs|tablespoon|tablespoons)$/, 'tbsp'],
-  [/^(tsp|teaspoon|teaspoons)$/, 'tsp']
-];
-const COUNTRIED: [RegExp, 'gal' | 'qt' | 'pt' | 'floz'][] = [
-  [/^(gal|gals|gallon|gallons)$/, 'gal'],
-  [/^(qt|qts|quart|quarts)$/, 'qt'],
-  [/^(pt|pts|pint|pints)$/, 'pt'],
-  [/^(fl\s*oz|floz|fluid\s+ounces?)$/, 'floz']
-];
-
-/**
- * A unit from its spoken or written name. A bare gallon, quart, pint or fluid ounce takes `country`.
- * @returns null when the word is no unit
- */
-export function parseUnit(word: string, country: 'us' | 'uk' = 'us'): Unit | null {
-  let rest = word.trim().toLowerCase().replace(/\.$/, '');
-  let land = country;
-  for (const [pattern, code] of COUNTRY) {
-    if (pattern.test(rest)) {
-      rest = rest.replace(pattern, '');
-      land = code;
-    }
-  }
-  const simple = SIMPLE.find(([p]) => p.test(rest));
-  if (simple) return simple[1];
-  const countried = COUNTRIED.find(([p]) => p.test(rest));
-  return countried ? (`${land}-${countried[1]}` as Unit) : null;
-}
-
+/** A plain weight or volume. */
 export type Quantity = { amount: number; unit: Unit; base: number };
 
 /**
- * An amount with its unit, such as `4.5 kg`, `9 lb 4 oz`, `2½ us gal` or a bare `3` in `fallback`.
- * Weighings add and subtract: `2.8 + 2.9 kg`, or a jar before and after, `1180 - 240 g`.
- * @param text what was typed
- * @param fallback the unit of a bare number
+ * A weight or a volume, such as `4.5 kg`, `9 lb 4 oz`, `2½ us gal` or a bare `3` in `fallback`.
  * @returns amount in its own unit, and `base` in kg (mass) or L (volume)
- * @throws InputError when there is no number, an unknown unit, mass and volume together, or less than nothing
- * @example parseQuantity('9 lb 4 oz', 'kg').base // 4.196
+ * @throws InputError as `readAmount`
  */
-export function parseQuantity(text: string, fallback: Unit, country: 'us' | 'uk' = 'us'): Quantity {
-  const say = 'Write a number and a unit, such as 2.5 kg, 9 lb 4 oz or 1 US gal.';
-  const clean = text.replace(/[½¼¾⅓⅔⅛⅒]/g, (c) => ` ${VULGAR[c]}`).trim();
-  if (!clean) throw new InputError('There is no amount here.', say);
-  const part = new RegExp(`(${NUMBER})\\s*([a-zA-Z][a-zA-Z. ]*)?`, 'gy');
-  const found: { amount: number; unit: Unit | null; sign: 1 | -1; joined: boolean }[] = [];
-  let [at, sign, joined] = [0, 1 as 1 | -1, true];
-  while (at < clean.length) {
-    part.lastIndex = at;
-    const match = part.exec(clean);
-    const amount = match && parseNumber(match[1]!);
-    if (!match || amount === null) throw new InputError(`“${text}” is not an amount.`, say);
-    const word = match[2]?.trim();
-    const unit = word ? parseUnit(word, country) : null;
-    if (word && !unit) throw new InputError(`“${word}” is not a unit of weight or volume.`, say);
-    found.push({ amount, unit, sign, joined });
-    at = part.lastIndex;
-    const between = /^[\s,+\-−–]*/.exec(clean.slice(at))![0];
-    at += between.length;
-    sign = /[-−–]/.test(between) ? -1 : 1;
-    joined = /[-−–+]/.test(between);
-    if (at >= clean.length && joined && between.trim())
-      throw new InputError(`“${text}” stops short.`, 'Give what is added or taken off.');
-  }
-  const bare = found.find((f, i) => i > 0 && f.unit === null && !f.joined);
-  if (bare) throw new InputError(`“${text}” has a ${bare.amount} without its unit.`, say);
-  // In a sum, a bare number takes the unit said next, else the one before.
-  const said = (i: number): Unit =>
-    found[i]!.unit ??
-    found.slice(i + 1).find((f) => f.unit)?.unit ??
-    found.slice(0, i).findLast((f) => f.unit)?.unit ??
-    fallback;
-  const parts = found.map((f, i) => ({ ...f, unit: said(i) }));
-  const first = parts[0]!;
-  const kinds = new Set(parts.map((f) => isMassUnit(f.unit)));
-  if (kinds.size > 1) throw new InputError(`“${text}” mixes weight and volume.`, 'Enter them as two lines.');
-  const base = parts.reduce((sum, f) => sum + f.sign * toBase(f.amount, f.unit), 0);
-  if (base < 0)
-    throw new InputError(`“${text}” comes to less than nothing.`, 'Give the fuller weighing first.');
-  return parts.length === 1
-    ? { amount: first.amount, unit: first.unit, base }
-    : { amount: base / toBase(1, first.unit), unit: first.unit, base };
+export function parseQuantity(text: string, fallback: Unit, country: Country = 'us'): Quantity {
+  const { amount, unit, base } = readAmount(text, null, fallback, country);
+  return { amount, unit: unit as Unit, base };
 }
 
 /** A quantity that must be a weight (`kg`) or a volume (`L`). @throws InputError when it is the other */
@@ -128,7 +24,7 @@ export function parseAs(
   kind: 'mass' | 'volume',
   text: string,
   fallback: Unit,
-  country: 'us' | 'uk' = 'us'
+  country: Country = 'us'
 ): Quantity {
   const quantity = parseQuantity(text, fallback, country);
   if (kind === 'mass' && !isMassUnit(quantity.unit))

@@ -1,16 +1,14 @@
 <script lang="ts">
   import { cautionsAt, RULES } from '$core/cautions/rules';
-  import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '$core/must/substances';
+  import { ACID_ADDITIONS, ADDITIVES } from '$core/must/substances';
   import { chooseIngredient, type Choice } from '$core/produce/choose';
-  import { parseProduce } from '$core/produce/weigh';
-  import { doseG, doseOf, DOSES, CAMPDEN_TABLET_G, tabletText } from '$core/scale/doses';
-  import { parsePowder } from '$core/scale/measure-out';
+  import { doseG, doseOf, CAMPDEN_TABLET_G, tabletText } from '$core/scale/doses';
   import { InputError } from '$core/units/input-error';
   import { gramsText, volumeText } from '$core/units/format';
-  import { parseAs } from '$core/units/parse';
   import { addedSo2MgL, fillL } from '$core/ledger/fill';
   import { doseL } from '$core/ledger/will-hold';
-  import { entryOf, type Ingredient } from '$core/must/plan';
+  import { withAmount, type Ingredient } from '$core/must/plan';
+  import type { Amount } from '$core/units/amount';
   import { logAddition } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';
   import VesselPick from './VesselPick.svelte';
@@ -20,6 +18,7 @@
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
+  import { readText, readTyped } from '../field/read-text';
   import { ingredientText } from './ingredient-text';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -35,16 +34,12 @@
   });
   const form = createWriteDown(draft, () => ondone());
   const country = $derived(countryOf(household.settings));
-  const powder = $derived(
-    (Object.keys(ADDITIVES) as AdditiveId[]).find((id) => draft.fields.what === ADDITIVES[id])
-  );
-  const answer = $derived(powder ? null : chooseIngredient(draft.fields.what, country, household.ownProduce));
-  const choice = $derived<Choice | null>(answer?.kind === 'choices' ? (answer.choices[0] ?? null) : null);
+  const answer = $derived(chooseIngredient(draft.fields.what, country, household.ownProduce));
+  const choice = $derived<Choice | null>(answer.kind === 'choices' ? (answer.choices[0] ?? null) : null);
+  const powder = $derived(choice?.item.kind === 'additive' ? choice.item.additiveId : null);
   const named = $derived(batch.state.fills.find((f) => f.vesselId === draft.fields.vessel));
   const litres = $derived(named ? fillL(named) : doseL(batch.state));
-  const dose = $derived(
-    doseOf(powder ? { additiveId: powder } : ((choice?.item ?? {}) as { acidId?: string }))
-  );
+  const dose = $derived(doseOf((choice?.item ?? {}) as { additiveId?: string; acidId?: string }));
   const usual = $derived(dose ? doseG(dose, litres)[1] : null);
   const names = [
     ...new Set([
@@ -54,47 +49,33 @@
     ])
   ];
 
-  function item(): Ingredient {
-    if (answer?.kind === 'refused') throw new InputError(`Not in a wine: ${answer.why}`, 'Leave it out.');
-    if (powder) {
-      const dosed = doseOf({ additiveId: powder });
-      const q = parsePowder(
-        draft.fields.amount,
-        dosed ? DOSES[dosed].teaspoonG : null,
-        country,
-        powder === 'campden'
-      );
-      if (q.massKg <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
-      return { kind: 'additive', additiveId: powder, massKg: q.massKg, unit: q.unit };
-    }
+  /** The amount beside the name, or said with it: `3 campden`. @throws InputError */
+  function read(): { item: Ingredient; amount: Amount } {
+    if (answer.kind === 'refused') throw new InputError(`Not in a wine: ${answer.why}`, 'Leave it out.');
     if (!choice)
       throw new InputError(
-        `I do not know “${draft.fields.what}”.`,
+        answer.ask ?? `I do not know “${draft.fields.what}”.`,
         'Try sugar, honey, water, a fruit or a powder.'
       );
-    const { item } = choice;
-    if (item.kind === 'produce') {
-      const q = parseProduce(draft.fields.amount, household.settings.mass, entryOf(item)!, country);
-      if (q.massKg <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
-      const weighed = q.unit === 'piece' ? ('bought' as const) : item.weighed;
-      return { ...item, massKg: q.massKg, unit: q.unit, ...(weighed ? { weighed } : {}) };
-    }
-    const isVolume = 'volumeL' in item;
-    const fallback = isVolume
-      ? household.settings.volume
-      : item.kind === 'acid'
-        ? 'g'
-        : household.settings.mass;
-    const q = parseAs(isVolume ? 'volume' : 'mass', draft.fields.amount, fallback, country);
-    if (q.base <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
-    const isLayer = draft.fields.layered === 'yes' && (item.kind === 'sugar' || item.kind === 'honey');
-    return {
-      ...item,
-      ...(isVolume ? { volumeL: q.base } : { massKg: q.base }),
-      ...(isLayer ? { layered: true } : {}),
-      unit: q.unit
-    } as Ingredient;
+    if (draft.fields.amount.trim() || (!choice.amount && !choice.ask))
+      return readTyped(draft.fields.amount, withAmount(choice.item, 0), household.settings);
+    if (!choice.amount) throw new InputError(choice.ask ?? 'How much?', '');
+    return { item: choice.item, amount: choice.amount };
   }
+  function item(): Ingredient {
+    const { item } = read();
+    const isLayer = draft.fields.layered === 'yes' && (item.kind === 'sugar' || item.kind === 'honey');
+    return isLayer ? { ...item, layered: true } : item;
+  }
+  /** What was typed, as it was read. */
+  const asRead = $derived.by(() => {
+    try {
+      const { item, amount } = read();
+      return readText(item, amount, household.settings);
+    } catch {
+      return null;
+    }
+  });
 
   /** Grams of the same that are in there already. */
   const hadOf = (adding: Ingredient): number =>
@@ -109,7 +90,7 @@
     try {
       return item();
     } catch {
-      return powder ? { kind: 'additive', additiveId: powder, massKg: 0 } : (choice?.item ?? null);
+      return choice ? withAmount(choice.item, 0) : null;
     }
   });
   const cautions = $derived(
@@ -169,9 +150,11 @@
       />
     </label>
   </div>
-  {#if answer?.kind === 'refused'}
+  {#if answer.kind === 'refused'}
     <p role="alert" class="bg-tint-rose px-3 py-2">Not in a wine: {answer.why}</p>
-  {:else if choice}<p class="small">{choice.label}{usual ? '' : `: ${choice.hint}`}</p>{/if}
+  {:else if choice}<p class="small" data-testid="as-read">
+      {choice.label}{asRead ? `, ${asRead}` : usual ? '' : `: ${choice.hint}`}
+    </p>{/if}
   <Cautions list={cautions} onaway={(id) => void record(batch.id, 'caution', { cautionId: id })} />
   {#if stop}
     <label class="flex min-h-11 items-center gap-3"

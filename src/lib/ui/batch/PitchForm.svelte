@@ -1,7 +1,8 @@
 <script lang="ts">
   import { YEASTS, type YeastId } from '$core/must/substances';
   import { InputError } from '$core/units/input-error';
-  import { parseAs } from '$core/units/parse';
+  import { YEAST_THING } from '$core/produce/thing';
+  import { readAmount } from '$core/units/amount';
   import { logPitch, stepDoseG } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { volumeOf } from '$core/ledger/fold';
@@ -25,7 +26,7 @@
   /** Grams as they are typed; null until they can be read. */
   const grams = $derived.by(() => {
     try {
-      return parseAs('mass', draft.fields.mass, 'g').base * 1000;
+      return readAmount(draft.fields.mass, YEAST_THING, 'g').base * 1000;
     } catch {
       return null;
     }
@@ -33,7 +34,7 @@
   const verdict = $derived(grams === null ? null : judgeDose('yeast', grams, volumeOf(batch.state)));
 
   const save = form.submit(async (when) => {
-    const massG = parseAs('mass', draft.fields.mass, 'g').base * 1000;
+    const massG = readAmount(draft.fields.mass, YEAST_THING, 'g').base * 1000;
     if (verdict === 'absurd')
       throw new InputError(
         `${massG.toFixed(0)} g of yeast is more than ten times the most.`,

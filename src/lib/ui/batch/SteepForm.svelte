@@ -1,10 +1,8 @@
 <script lang="ts">
   import { chooseIngredient } from '$core/produce/choose';
-  import { entryOf, type Ingredient } from '$core/must/plan';
-  import { ADDITIVES } from '$core/must/substances';
-  import { parseProduce } from '$core/produce/weigh';
+  import { withAmount, type Ingredient } from '$core/must/plan';
   import { InputError } from '$core/units/input-error';
-  import { parseAs, parseNumber } from '$core/units/parse';
+  import { parseNumber } from '$core/units/parse';
   import { logSteep, logSteepOut } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
@@ -12,6 +10,7 @@
   import { createWriteDown } from '../field/write-down.svelte';
   import { tell } from '../nav/said.svelte';
   import { dayWord } from '../shelf/when';
+  import { readTyped } from '../field/read-text';
   import WhenField from '../field/WhenField.svelte';
 
   /** Second fruit, oak, hops: hung in, tasted by a day, taken out. */
@@ -26,18 +25,20 @@
 
   function item(): Ingredient {
     const { what, amount } = draft.fields;
-    for (const id of ['oak', 'hops'] as const)
-      if (what.toLowerCase() === ADDITIVES[id].toLowerCase())
-        return { kind: 'additive', additiveId: id, massKg: parseAs('mass', amount, 'g', country).base };
     const answer = chooseIngredient(what, country, household.ownProduce);
     if (answer.kind === 'refused') throw new InputError(`Not in a wine: ${answer.why}`, 'Leave it out.');
-    const found = answer.choices.find((c) => c.item.kind === 'produce')?.item;
-    if (found?.kind !== 'produce')
-      throw new InputError(`I do not know “${what}”.`, 'Try a fruit, Oak chips or Dry hops.');
-    const q = parseProduce(amount, 'g', entryOf(found)!, country);
-    if (q.massKg <= 0) throw new InputError('The amount is nothing.', 'Give how much went in.');
-    return { ...found, massKg: q.massKg, unit: q.unit };
+    const choice = answer.choices.find((c) => c.item.kind === 'produce' || isHung(c.item));
+    if (!choice) throw new InputError(`I do not know “${what}”.`, 'Try a fruit, Oak chips or Dry hops.');
+    if (!amount.trim() && choice.amount) return choice.item;
+    return readTyped(
+      amount,
+      withAmount(choice.item, 0),
+      household.settings,
+      choice.item.kind === 'produce' ? undefined : 'g'
+    ).item;
   }
+  const isHung = (i: Ingredient) =>
+    i.kind === 'additive' && ['oak', 'hops', 'zest', 'tea'].includes(i.additiveId);
 
   const save = form.submit(async (when) => {
     const days = parseNumber(draft.fields.days);

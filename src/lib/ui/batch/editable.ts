@@ -1,8 +1,9 @@
 import { correctReading } from '$core/liquid/hydrometer';
 import { amountOf, entryOf } from '$core/must/plan';
-import { amountIn, parseProduce, type ProduceUnit } from '$core/produce/weigh';
-import { entryText } from '$core/units/format';
-import { fromCelsius, isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
+import { amountIn, readItem, typedUnit, unitLabel, YEAST_THING } from '$core/produce/thing';
+import { readAmount } from '$core/units/amount';
+import { entryFigure, entryText } from '$core/units/format';
+import { fromCelsius } from '$core/units/measure';
 import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } from '$core/units/parse';
 import type { LedgerEvent } from '$core/ledger/events';
 import { vesselById } from '$lib/store/household.svelte';
@@ -74,30 +75,14 @@ export function slotsOf(e: LedgerEvent, s: Settings): Slot[] {
     case 'addition':
     case 'steep':
       return e.data.ingredients.map((item, i): Slot => {
-        const unit = (item.unit ?? ('volumeL' in item ? s.volume : s.mass)) as ProduceUnit;
-        const produce = item.kind === 'produce' ? entryOf(item) : undefined;
-        const used: ProduceUnit =
-          produce || ('volumeL' in item ? isVolumeUnit(unit) : isMassUnit(unit))
-            ? unit
-            : 'volumeL' in item
-              ? s.volume
-              : 'g';
-        const shown = produce ? amountIn(amountOf(item), used, produce) : null;
+        const used = typedUnit(item, 'volumeL' in item ? s.volume : item.kind === 'produce' ? s.mass : 'g');
         return {
           key: `item${i}`,
           label: nameOf(item),
-          text:
-            shown !== null
-              ? `${+shown.toFixed(4)} ${used === 'piece' ? 'pieces' : used.replace('-', ' ')}`
-              : `${entryText(amountOf(item), used as Unit)} ${used.replace('-', ' ')}`,
+          text: `${entryFigure(amountIn(item, amountOf(item), used), used)} ${unitLabel(used, entryOf(item))}`,
           put: (data, text) => {
             const row = ((data as Bag).ingredients as Bag[])[i]!;
-            if (produce) {
-              const q = parseProduce(text, used, produce, country);
-              row.massKg = q.massKg;
-              row.unit = q.unit;
-            } else if ('volumeL' in item) row.volumeL = parseAs('volume', text, used as Unit, country).base;
-            else row.massKg = parseAs('mass', text, used as Unit, country).base;
+            Object.assign(row, readItem(text, item, used, country).item);
           }
         };
       });
@@ -124,7 +109,7 @@ export function slotsOf(e: LedgerEvent, s: Settings): Slot[] {
           label: 'Grams',
           text: e.data.massG?.toString() ?? '',
           put: (d, t) => {
-            if (t.trim()) (d as Bag).massG = parseAs('mass', t, 'g', country).base * 1000;
+            if (t.trim()) (d as Bag).massG = readAmount(t, YEAST_THING, 'g', country).base * 1000;
             else delete (d as Bag).massG;
           }
         }

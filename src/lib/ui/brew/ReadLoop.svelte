@@ -5,13 +5,12 @@
   import { puzzleOf } from '$core/ledger/puzzle';
   import { correctionTo, potentialOf, withAdded } from '$core/must/adjust';
   import { addInto, liquid, scaled } from '$core/must/stock';
-  import type { Ingredient } from '$core/must/plan';
+  import { amountOf, type Ingredient } from '$core/must/plan';
   import { explain } from '$core/units/input-error';
   import { quantityText } from '$core/units/format';
-  import { parseAs } from '$core/units/parse';
   import { logAddition } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { readTyped } from '../field/read-text';
   import Detective from '../detective/Detective.svelte';
   import ReadForm from '../batch/ReadForm.svelte';
   import { createDraft } from '../field/draft.svelte';
@@ -71,7 +70,7 @@
       const typed = draft.fields.amount.trim();
       const isVolume = 'volumeL' in dose;
       const base = typed
-        ? parseAs(isVolume ? 'volume' : 'mass', typed, isVolume ? s.volume : s.mass, countryOf(s)).base
+        ? amountOf(readTyped(typed, dose, s).item)
         : isVolume
           ? dose.volumeL
           : (dose as { massKg: number }).massKg;

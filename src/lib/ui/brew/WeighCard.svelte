@@ -2,20 +2,19 @@
   import { cautionsAt } from '$core/cautions/rules';
   import { addedSo2MgL } from '$core/ledger/fill';
   import type { BrewCard } from '$core/method/brew';
-  import { amountOf, entryOf, withAmount, type Ingredient, type Plan } from '$core/must/plan';
-  import { ACID_ADDITIONS } from '$core/must/substances';
-  import { amountIn, parseProduce, unitLabel, type ProduceUnit } from '$core/produce/weigh';
-  import { doseOf, DOSES, judgeDose, slipText, spoonText } from '$core/scale/doses';
-  import { parsePowder } from '$core/scale/measure-out';
+  import { amountOf, entryOf, type Ingredient, type Plan } from '$core/must/plan';
+  import { amountIn, bareUnit, thingOf, typedUnit, unitLabel, YEAST_THING } from '$core/produce/thing';
+  import { readAmount, type AmountUnit } from '$core/units/amount';
+  import { doseOf, judgeDose, slipText, spoonText } from '$core/scale/doses';
   import { additiveOf } from '$core/scale/powders';
   import { explain } from '$core/units/input-error';
-  import { amountText, gramsText, significant } from '$core/units/format';
+  import { gramsText, quantityText, significant } from '$core/units/format';
   import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
-  import { parseAs } from '$core/units/parse';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { logAddition, logCard, logPitch, startTimer } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';
+  import { readText, readTyped } from '../field/read-text';
   import Cautions from '../caution/Cautions.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { sayWrong, tell } from '../nav/said.svelte';
@@ -46,15 +45,13 @@
         : null)
   );
   const massG = $derived(card.powder?.massG ?? 1000 * (planned ? amountOf(planned) : 0));
-  const teaspoonG = $derived(
-    card.row?.kind === 'acid'
-      ? ACID_ADDITIONS[card.row.acidId].teaspoonG
-      : card.powder && card.powder.id !== 'tea'
-        ? DOSES[card.powder.id].teaspoonG
-        : null
-  );
-  const unit = $derived<ProduceUnit>(
-    (card.row?.unit as ProduceUnit | undefined) ?? (planned && 'volumeL' in planned ? s.volume : s.mass)
+  const teaspoonG = $derived(planned ? (thingOf(planned).teaspoonG ?? null) : null);
+  const unit = $derived<AmountUnit>(
+    planned && isPowder
+      ? (bareUnit(planned, s.mass, s.volume) ?? 'g')
+      : planned
+        ? typedUnit(planned, 'volumeL' in planned ? s.volume : s.mass)
+        : 'g'
   );
 
   /** The amount, large. */
@@ -62,11 +59,10 @@
     if (!planned) return card.powder?.amount ?? '';
     if (isPowder) return card.powder?.id === 'campden' ? card.powder.amount : gramsText(massG);
     const base = amountOf(planned);
-    const entry = entryOf(planned);
-    if (planned.kind === 'produce' && entry && !isMassUnit(unit))
-      return `${significant(amountIn(base, unit, entry), 3)} ${unitLabel(unit, entry)}`;
-    const u = unit as Unit;
-    return `${amountText(base, isMassUnit(u) || isVolumeUnit(u) ? u : 'kg')} ${u === 'kg' && base < 1 ? 'kg' : u}`;
+    const isPlain = 'volumeL' in planned ? isVolumeUnit(unit) : isMassUnit(unit);
+    return isPlain
+      ? quantityText(base, unit as Unit)
+      : `${significant(amountIn(planned, base, unit), 3)} ${unitLabel(unit, entryOf(planned))}`;
   });
   const spoon = $derived(isPowder && teaspoonG ? spoonText(massG, teaspoonG) : '');
 
@@ -74,20 +70,14 @@
   const read = $derived.by<Read>(() => {
     const typed = draft.fields.amount.trim();
     try {
-      if (!planned)
-        return { item: { kind: 'additive', additiveId: 'nutrient', massKg: massG / 1000 }, text: asked };
+      if (!planned) {
+        const kg =
+          typed && card.kind === 'yeast' ? readAmount(typed, YEAST_THING, 'g', country).base : massG / 1000;
+        return { item: { kind: 'additive', additiveId: 'nutrient', massKg: kg }, text: typed || asked };
+      }
       if (typed === '') return { item: planned, text: asked };
-      if (isPowder) {
-        const isTablet = planned.kind === 'additive' && planned.additiveId === 'campden';
-        const q = parsePowder(typed, teaspoonG, country, isTablet);
-        return { item: withAmount(planned, q.massKg), text: `${typed}, ${gramsText(1000 * q.massKg)}` };
-      }
-      if (planned.kind === 'produce') {
-        const q = parseProduce(typed, unit, entryOf(planned)!, country);
-        return { item: { ...planned, massKg: q.massKg, unit: q.unit }, text: typed };
-      }
-      const q = parseAs('volumeL' in planned ? 'volume' : 'mass', typed, unit as Unit, country);
-      return { item: { ...withAmount(planned, q.base), unit: q.unit } as Ingredient, text: typed };
+      const { item, amount } = readTyped(typed, planned, s, unit);
+      return { item, text: readText(item, amount, s) };
     } catch (e) {
       return { error: explain(e) };
     }
@@ -141,7 +131,7 @@
             batch.id,
             {
               yeast: plan.yeast ?? { yeastId: 'wine' },
-              massG: planned ? 1000 * amountOf(what) : massG,
+              massG: 1000 * amountOf(what),
               how: plan.pitch ?? 'dry'
             },
             when
@@ -168,7 +158,7 @@
     void take();
   }}
 >
-  {#if planned}
+  {#if planned || card.kind === 'yeast'}
     <label class="grid gap-1 text-[1.0625rem] font-semibold"
       >Weighed otherwise?
       <input

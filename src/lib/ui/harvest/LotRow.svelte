@@ -2,9 +2,9 @@
   import { goto } from '$app/navigation';
   import { quantityText } from '$core/units/format';
   import { explain } from '$core/units/input-error';
-  import { parseAs } from '$core/units/parse';
+  import { amountOf } from '$core/must/plan';
   import { household, removeLot, saveLot } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { readTyped } from '../field/read-text';
   import { tell } from '../nav/said.svelte';
   import Pop from '../pop/Pop.svelte';
   import type { Stored } from './stored';
@@ -30,7 +30,18 @@
     error = '';
     try {
       const kg = part.trim()
-        ? parseAs('mass', part, household.settings.mass, countryOf(household.settings)).base
+        ? amountOf(
+            readTyped(
+              part,
+              {
+                kind: 'produce',
+                produceId: s.produce.id,
+                ...(s.lot.entry ? { entry: s.lot.entry } : {}),
+                massKg: 0
+              },
+              household.settings
+            ).item
+          )
         : s.leftKg;
       if (kg > s.leftKg + 1e-6) throw new Error(`There are only ${amount} left.`);
       const ok = await tell(

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { chooseIngredient } from '$core/produce/choose';
   import { entryOf } from '$core/must/plan';
-  import { parseProduce } from '$core/produce/weigh';
   import { explain } from '$core/units/input-error';
   import { household, saveLot } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
+  import { readText } from '../field/read-text';
   import { tell } from '../nav/said.svelte';
 
   /** One line that takes what was picked: `3 kg gooseberries`. */
@@ -24,16 +24,15 @@
       const item = choice?.item;
       if (!item || item.kind !== 'produce')
         throw new Error(
-          answer.kind === 'refused' ? `Not in a wine: ${answer.why}` : `I do not know “${draft.fields.text}”.`
+          answer.kind === 'refused'
+            ? `Not in a wine: ${answer.why}`
+            : (answer.ask ??
+                `I do not know “${draft.fields.text}”. A harvest is of fruit, flowers, roots or leaves.`)
         );
       const entry = entryOf(item)!;
-      let massKg = item.massKg;
-      if (massKg <= 0) {
-        // Only a name: the amount is still to be said.
-        const amount = /[\d½¼¾].*/.exec(draft.fields.text)?.[0];
-        if (!amount) throw new Error('Say how much: “3 kg gooseberries”, “14 heads elderflower”.');
-        massKg = parseProduce(amount, household.settings.mass, entry, country).massKg;
-      }
+      if (choice?.ask) throw new Error(choice.ask);
+      if (item.massKg <= 0) throw new Error('Say how much: “3 kg gooseberries”, “14 heads elderflower”.');
+      const { massKg } = item;
       const form = draft.fields.form as 'fresh' | 'frozen' | 'dried';
       const at = new Date().toISOString();
       const place = draft.fields.place.trim();
@@ -44,7 +43,7 @@
           ...(item.entry ? { entry: item.entry } : {}),
           massKg,
           form,
-          weighed: draft.fields.weighed as 'trimmed' | 'bought',
+          weighed: item.weighed ?? (draft.fields.weighed as 'trimmed' | 'bought'),
           at,
           ...(place ? { place } : {}),
           fates: []
@@ -104,7 +103,11 @@
       value={draft.fields.place}
       oninput={(e) => draft.set('place', e.currentTarget.value)}
     />
-    {#if choice && draft.fields.text}<span class="text-quiet">{choice.label}</span>{/if}
+    {#if choice && draft.fields.text}<span class="text-quiet" data-testid="as-read"
+        >{choice.label}{choice.amount
+          ? `, ${readText(choice.item, choice.amount, household.settings)}`
+          : ''}</span
+      >{/if}
   </div>
   {#if answer.kind === 'refused'}<p role="alert" class="bg-tint-rose px-3 py-2">
       Not in a wine: {answer.why}

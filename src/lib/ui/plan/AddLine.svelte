@@ -1,9 +1,10 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { chooseIngredient, type Choice } from '$core/produce/choose';
-  import { quantityText } from '$core/units/format';
   import { countryOf } from '$lib/store/settings';
   import { household } from '$lib/store/household.svelte';
+  import { looksLikePlant } from '$core/cautions/plants';
+  import { readText } from '../field/read-text';
   import type { Bench } from './bench.svelte';
 
   let { bench }: { bench: Bench } = $props();
@@ -70,14 +71,7 @@
         onpointerenter={() => (active = i)}
       >
         <span class="font-semibold">{c.label}</span>
-        {#if answer.kind === 'choices' && answer.quantity}<span
-            >{quantityText(answer.quantity.base, answer.quantity.unit)}</span
-          >{:else if c.unit === 'piece' && c.item.kind === 'produce'}<span
-            >{answer.kind === 'choices' ? answer.count : ''}, about {quantityText(
-              c.item.massKg,
-              household.settings.mass
-            )}</span
-          >{/if}
+        {#if c.amount}<span>{readText(c.item, c.amount, household.settings)}</span>{/if}
         <span class="ml-auto truncate text-[0.875rem] {i === active ? '' : 'text-quiet'}">{c.hint}</span>
       </li>
     {/each}
@@ -86,10 +80,16 @@
     <p role="alert" class="border-t-[1.5px] border-rosehip bg-tint-rose px-3 py-2">
       Not in a wine: {answer.why}
     </p>
+  {:else if answer.ask && (choices.length === 0 || choices[active]?.ask)}
+    <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">{answer.ask}</p>
+  {:else if choices[active]?.ask}
+    <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">{choices[active]?.ask}</p>
   {:else if answer.unknown && answer.unknown.length > 2}
     <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
-      “{answer.unknown}” is not in my table. Try another name; if it is a wild plant, be sure of it with
-      someone who knows, and if in doubt leave it out.
+      {#if /\byeasts?\b/.test(answer.unknown)}Yeast is chosen under Method.{:else}“{answer.unknown}” is not in
+        my table. Try another name{looksLikePlant(answer.unknown)
+          ? '; if it is a wild plant, be sure of it with someone who knows, and if in doubt leave it out'
+          : ''}.{/if}
     </p>
   {/if}
 </div>

@@ -188,6 +188,7 @@
         placeholder="2.8 + 2.9 kg, or 1180 − 240 g"
         onchange={(e) => {
           if (e.currentTarget.value.trim()) bench.type(row.id, e.currentTarget.value);
+          bench.settle(row.id);
           e.currentTarget.value = '';
         }}
       />

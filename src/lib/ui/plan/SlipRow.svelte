@@ -4,9 +4,10 @@
   import X from '@lucide/svelte/icons/x';
   import { nameOf } from '$core/must/name';
   import { entryOf } from '$core/must/plan';
-  import { unitLabel, type ProduceUnit } from '$core/produce/weigh';
+  import { unitLabel, unitsFor } from '$core/produce/thing';
+  import type { AmountUnit } from '$core/units/amount';
   import Pop from '../pop/Pop.svelte';
-  import { canBeFree, canFollow, rowAmountText, unitsFor, type Bench, type Row } from './bench.svelte';
+  import { canBeFree, canFollow, rowAmountText, type Bench, type Row } from './bench.svelte';
   import Lot from './Lot.svelte';
   import { lotText } from './lot';
 
@@ -56,13 +57,14 @@
     placeholder="0"
     value={shown}
     oninput={(e) => bench.type(row.id, e.currentTarget.value)}
+    onchange={() => bench.settle(row.id)}
     onfocus={(e) => e.currentTarget.select()}
   />
   <select
     aria-label="{name}: unit"
     class="quiet-select h-11 w-full text-base"
     value={row.unit}
-    onchange={(e) => bench.setUnit(row.id, e.currentTarget.value as ProduceUnit)}
+    onchange={(e) => bench.setUnit(row.id, e.currentTarget.value as AmountUnit)}
   >
     {#each unitsFor(row.item) as u (u)}<option value={u}>{unitLabel(u, produce)}</option>{/each}
   </select>

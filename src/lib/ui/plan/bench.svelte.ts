@@ -13,16 +13,16 @@ import type { SweetenerId, YeastId } from '$core/must/substances';
 import { shortName } from '$core/must/name';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/produce/choose';
-import { amountIn, parseProduce, unitsOf, type ProduceUnit } from '$core/produce/weigh';
+import { amountIn, readItem, typedUnit, unitsFor } from '$core/produce/thing';
+import type { AmountUnit } from '$core/units/amount';
 import { sugarParts } from '$core/method/sugar-parts';
 import { methodOf, withMethod, type NamedMethod } from '$core/method/methods';
 import { choiceOf, type ChoiceOf, type SchoolId } from '$core/method/schools';
 import { solvePlan, type Solved } from '$core/scale/solve';
-import { amountText, significant } from '$core/units/format';
+import { amountText, entryFigure, significant } from '$core/units/format';
 import { explain, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
-import { fromBase, type Unit } from '$core/units/measure';
-import { parseAs } from '$core/units/parse';
+import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
 import { keepDraft, readDraft } from '$lib/store/draft';
 import { newId } from '$lib/store/record';
 import { countryOf, type Settings } from '$lib/store/settings';
@@ -32,7 +32,7 @@ export type Row = {
   id: string;
   item: Ingredient;
   text: string;
-  unit: ProduceUnit;
+  unit: AmountUnit;
   held: boolean;
   error: string | null;
 };
@@ -50,17 +50,21 @@ export const canBeFree = (item: Ingredient): boolean =>
   item.kind === 'acid' ||
   (item.kind === 'additive' && (item.additiveId === 'dap' || item.additiveId === 'nutrient'));
 
-/** An amount in kg or L, in the unit of its row. */
-const inUnit = (item: Ingredient, base: number, unit: ProduceUnit): number =>
-  item.kind === 'produce' ? amountIn(base, unit, entryOf(item)!) : fromBase(base, unit as Unit);
-
 /** The amount to type back in: short, with no loss that could be weighed. */
-const entryText = (item: Ingredient, base: number, unit: ProduceUnit): string =>
-  significant(inUnit(item, base, unit), 6);
+const entryText = (item: Ingredient, base: number, unit: AmountUnit): string =>
+  entryFigure(amountIn(item, base, unit), unit);
 
 /** The amount a row shows when it was worked out. */
-export const rowAmountText = (item: Ingredient, base: number, unit: ProduceUnit): string =>
-  item.kind === 'produce' ? significant(inUnit(item, base, unit), 3) : amountText(base, unit as Unit);
+export const rowAmountText = (item: Ingredient, base: number, unit: AmountUnit): string =>
+  item.kind === 'produce' ||
+  !(isMassUnit(unit) || isVolumeUnit(unit)) ||
+  'massKg' in item !== isMassUnit(unit)
+    ? significant(amountIn(item, base, unit), 3)
+    : amountText(base, unit);
+
+/** Whether two items are one thing on the slip: the same sugar, or water. */
+const sameKind = (a: Ingredient, b: Ingredient): boolean =>
+  a.kind === b.kind && (a.kind !== 'sugar' || b.kind !== 'sugar' || a.sugarId === b.sugarId);
 
 const DRAFT = 'plan';
 /** Sugar in an off-dry wine, g/L: where sweetness starts. Common practice. */
@@ -85,8 +89,8 @@ export function createBench(settings: () => Settings) {
       : item.kind === 'acid' || item.kind === 'additive'
         ? 'g'
         : settings().mass;
-  const makeRow = (item: Ingredient, unit: ProduceUnit | null, held: boolean): Row => {
-    const used = unit ?? unitFor(item);
+  const makeRow = (item: Ingredient, unit: AmountUnit | null, held: boolean): Row => {
+    const used = unit && unitsFor(item).includes(unit) ? unit : unitFor(item);
     const amount = amountOf(item);
     return {
       id: newId(),
@@ -277,7 +281,7 @@ export function createBench(settings: () => Settings) {
       rows = next.ingredients.map((i) => {
         const { id, unit, held, ...item } = i;
         return {
-          ...makeRow(item as Ingredient, (unit as ProduceUnit | undefined) ?? null, held !== false),
+          ...makeRow(item as Ingredient, (unit as AmountUnit | undefined) ?? null, held !== false),
           ...(id ? { id } : {})
         };
       });
@@ -314,9 +318,19 @@ export function createBench(settings: () => Settings) {
     /** The amount a row shows: what was typed, or what was worked out. */
     shown: (index: number) => amountOf(solved.plan.ingredients[index]!),
     sugar: (index: number) => sugars[index] ?? 0,
-    add(choice: Choice) {
+    add(choice: Pick<Choice, 'item' | 'unit'> & Partial<Choice>) {
       const held = amountOf(choice.item) > 0 || !canFollow(choice.item);
       const row = makeRow(choice.item, choice.unit, held);
+      row.error = choice.ask ?? null;
+      // A recipe typed as it stands fills the sugar and the water that are there and worked out.
+      const waiting = canFollow(choice.item)
+        ? rows.find((r) => !r.held && sameKind(r.item, choice.item))
+        : undefined;
+      if (waiting) {
+        if (held) Object.assign(waiting, { ...row, id: waiting.id, item: { ...waiting.item, ...row.item } });
+        keep();
+        return waiting.id;
+      }
       // Fruit first, then what sweetens and wets it.
       const at = canFollow(choice.item) ? rows.length : rows.findIndex((r) => canFollow(r.item));
       rows.splice(at < 0 ? rows.length : at, 0, row);
@@ -329,7 +343,7 @@ export function createBench(settings: () => Settings) {
       const follows = rows.some((r) => r.item.kind === 'water' && !r.held);
       if (item.kind === 'water' && follows && solved.aimL !== null)
         return this.setVolume(solved.aimL + item.volumeL, target.volumeUnit ?? 'L');
-      return this.add({ label: '', hint: '', item, unit: item.kind === 'acid' ? 'g' : null });
+      return this.add({ item, unit: item.kind === 'acid' ? 'g' : null });
     },
     remove(id: string) {
       rows.splice(
@@ -351,14 +365,10 @@ export function createBench(settings: () => Settings) {
       }
       row.held = true;
       try {
-        const q = readAmount(row, text, countryOf(settings()));
-        row.item = withAmount(row.item, q.base);
-        const sound = planSchema.safeParse({ ingredients: [row.item] });
+        const { item } = readItem(text, row.item, row.unit, countryOf(settings()));
+        const sound = planSchema.safeParse({ ingredients: [item] });
         if (!sound.success) throw new Error(`That ${sound.error.issues[0]!.message}.`);
-        if (q.unit !== row.unit) {
-          row.unit = q.unit;
-          row.text = entryText(row.item, q.base, q.unit);
-        }
+        row.item = item;
         row.error = null;
       } catch (e) {
         row.item = withAmount(row.item, 0);
@@ -366,7 +376,15 @@ export function createBench(settings: () => Settings) {
       }
       keep();
     },
-    setUnit(id: string, unit: ProduceUnit) {
+    /** Once the typing is done, the amount stands in its own unit: `3 lb` is 3, with lb beside it. */
+    settle(id: string) {
+      const row = rows.find((r) => r.id === id);
+      if (!row?.held || row.error || row.text.trim() === '') return;
+      row.unit = typedUnit(row.item, row.unit);
+      row.text = amountOf(row.item) > 0 ? entryText(row.item, amountOf(row.item), row.unit) : row.text;
+      keep();
+    },
+    setUnit(id: string, unit: AmountUnit) {
       const row = find(id);
       row.unit = unit;
       if (row.held && amountOf(row.item) > 0) row.text = entryText(row.item, amountOf(row.item), unit);
@@ -465,21 +483,3 @@ export function mainName(ingredients: readonly Ingredient[]): string {
   const p = entryOf(fruit);
   return p ? shortName(p.name) : '';
 }
-
-/** Reads an amount as its row takes it: a volume, a weight, or a count of produce. */
-function readAmount(row: Row, text: string, country: 'us' | 'uk'): { unit: ProduceUnit; base: number } {
-  const { item } = row;
-  if (item.kind === 'produce') {
-    const q = parseProduce(text, row.unit, entryOf(item)!, country);
-    return { unit: q.unit, base: q.massKg };
-  }
-  return parseAs(isVolumeItem(item) ? 'volume' : 'mass', text, row.unit as Unit, country);
-}
-
-/** The units a row can be given in. */
-export const unitsFor = (item: Ingredient): ProduceUnit[] =>
-  item.kind === 'produce'
-    ? unitsOf(entryOf(item)!)
-    : isVolumeItem(item)
-      ? ['L', 'mL', 'us-gal', 'uk-gal', 'us-pt', 'uk-pt', 'cup']
-      : ['kg', 'g', 'lb', 'oz'];

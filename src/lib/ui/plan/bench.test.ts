@@ -68,10 +68,36 @@ describe('the must bench', () => {
     const id = b.add(choice('rhubarb'));
     b.type(id, '9 lb 4 oz');
     expect(amountOf(b.rows[0]!.item)).toBeCloseTo(9.25 * KG_PER.lb, 6);
-    expect(b.rows[0]!.unit).toBe('lb');
+    // What is being typed is left alone until it is done.
+    expect(b.rows[0]).toMatchObject({ text: '9 lb 4 oz', unit: 'kg' });
+    b.settle(id);
+    expect(b.rows[0]).toMatchObject({ text: '9.25', unit: 'lb' });
     b.setUnit(id, 'kg');
     expect(amountOf(b.rows[0]!.item)).toBeCloseTo(9.25 * KG_PER.lb, 6);
     expect(Number(b.rows[0]!.text)).toBeCloseTo(9.25 * KG_PER.lb, 4);
+  });
+
+  it('a recipe typed as it stands fills the sugar and the water that were worked out', async () => {
+    const b = await bench();
+    b.add(choice('1.5 kg rhubarb'));
+    b.add(choice('4 cups sugar'));
+    b.add(choice('4.1 L water'));
+    expect(b.rows.map((r) => r.item.kind)).toEqual(['produce', 'sugar', 'water']);
+    expect(solved(b, 'sugar')).toBeCloseTo(0.8, 9);
+    expect(solved(b, 'water')).toBeCloseTo(4.1, 9);
+    expect(row(b, 'sugar')).toMatchObject({ held: true, unit: 'cup', text: '4' });
+    // Another sugar, and more of what is held already, are lines of their own.
+    b.add(choice('500 g honey'));
+    b.add(choice('100 g sugar'));
+    expect(b.rows).toHaveLength(5);
+  });
+
+  it('an amount that is none for its thing is asked about on its row, and nothing is dropped', async () => {
+    const b = await bench();
+    const id = b.add(choice('a bag of blackberries'));
+    expect(b.rows.find((r) => r.id === id)!.error).toMatch(/bag of blackberries/);
+    b.type(id, '2 cups');
+    expect(b.rows.find((r) => r.id === id)!.error).toBeNull();
   });
 
   it('says what is wrong and counts nothing for it', async () => {

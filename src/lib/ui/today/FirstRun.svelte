@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { nameOf } from '$core/must/name';
   import { amountOf } from '$core/must/plan';
-  import { BAG_KG, parseHaul, planOfHaul } from '$core/produce/haul';
+  import { parseHaul, planOfHaul } from '$core/produce/haul';
   import { quantityText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
   import { household, saveSettings } from '$lib/store/household.svelte';
@@ -11,8 +11,7 @@
   /** An empty Vecino: one line, and a first plan from it. */
   let text = $state('');
   const country = $derived(countryOf(household.settings));
-  const bagKg = $derived(household.settings.system === 'us' ? BAG_KG.us : BAG_KG.elsewhere);
-  const haul = $derived(text.trim() ? parseHaul(text, country, household.ownProduce, bagKg) : null);
+  const haul = $derived(text.trim() ? parseHaul(text, country, household.ownProduce) : null);
   const ready = $derived(
     haul !== null && haul.ingredients.some((i) => amountOf(i) > 0) && haul.unknown.length === 0
   );

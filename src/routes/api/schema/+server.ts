@@ -8,6 +8,7 @@ import { harvestLotSchema } from '$core/produce/harvest';
 import { ownProduceSchema } from '$core/produce/schema';
 import { vesselSchema } from '$core/scale/vessels';
 import { fileSchema } from '$lib/files/vecino-file';
+import { amountAnswerSchema, amountRequestSchema } from '../amount-request';
 import { batchRequestSchema } from '../batch-request';
 import { settingsSchema } from '$lib/store/settings';
 
@@ -24,7 +25,9 @@ const SCHEMAS = {
   harvestLot: harvestLotSchema,
   method: ownMethodSchema,
   file: fileSchema,
-  batchRequest: batchRequestSchema
+  batchRequest: batchRequestSchema,
+  amountRequest: amountRequestSchema,
+  amountAnswer: amountAnswerSchema
 } as const;
 
 /** JSON Schema (draft 2020-12) of all of it, made from what the app itself checks with. */

@@ -8,8 +8,8 @@ import { bleachMl, SANITISERS, stockMl, sulphiteG } from '$core/scale/dilute';
 import { CUP_G, DOSES, spoonText, SO2_SHARE } from '$core/scale/doses';
 import { gramsText, quantityText, significant, volumeText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
-import { fromBase, fromCelsius, isMassUnit, L_PER, type Unit } from '$core/units/measure';
-import { parseQuantity } from '$core/units/parse';
+import { readAmount } from '$core/units/amount';
+import { fromBase, fromCelsius, L_PER, type Unit } from '$core/units/measure';
 import { countryOf, type Settings } from '$lib/store/settings';
 import type { Sum } from '../sum';
 
@@ -17,7 +17,7 @@ const litres = (s: Settings) => (s.volume === 'L' ? '10' : '2');
 const degrees = (c: number) => (s: Settings) => fromCelsius(c, s.temp).toFixed(0);
 
 /** What a level teaspoon and a cup of it weigh, grams, and a litre of it. */
-const STUFF: Record<string, { name: string; gPerL: number }> = {
+const STUFF: Record<string, { name: string; gPerL: number; pieceG?: number | null }> = {
   'white-sugar': { name: 'White sugar', gPerL: CUP_G['white-sugar'] / L_PER.cup },
   'brown-sugar': { name: 'Brown sugar, packed', gPerL: CUP_G['brown-sugar'] / L_PER.cup },
   honey: { name: 'Honey', gPerL: CUP_G.honey / L_PER.cup },
@@ -30,7 +30,7 @@ const STUFF: Record<string, { name: string; gPerL: number }> = {
   ...Object.fromEntries(
     PRODUCE.filter((p) => p.litreG !== null).map((p) => [
       `produce:${p.id}`,
-      { name: `${p.plural}, loose`, gPerL: p.litreG! }
+      { name: `${p.plural}, loose`, gPerL: p.litreG!, pieceG: p.pieceG }
     ])
   )
 };
@@ -51,18 +51,29 @@ export const measures: Sum = {
     }
   ],
   run: ({ t }, s) => {
-    const q = parseQuantity(t('amount'), 'g', countryOf(s));
-    const { gPerL, name } = STUFF[t('stuff')]!;
-    const massKg = isMassUnit(q.unit) ? q.base : (q.base * gPerL) / 1000;
-    const volumeL = isMassUnit(q.unit) ? (1000 * q.base) / gPerL : q.base;
+    const { gPerL, name, pieceG } = STUFF[t('stuff')]!;
+    const q = readAmount(
+      t('amount'),
+      {
+        name,
+        basis: 'mass',
+        words: `${name} ${t('stuff')}`.toLowerCase(),
+        litreG: gPerL,
+        each: pieceG ? { piece: pieceG / 1000 } : {}
+      },
+      'g',
+      countryOf(s)
+    );
+    const massKg = q.base;
+    const volumeL = (1000 * q.base) / gPerL;
     const show = (units: Unit[], base: number) =>
       units
         .filter((u) => fromBase(base, u) >= 0.05 && fromBase(base, u) < 5000)
         .map((u): [string, string] => [significant(fromBase(base, u), 3), u])
         .map(([n, u]): [string, string] => [quantityText(0, u as Unit).replace(/^\S+ /, ''), n]);
     return {
-      big: isMassUnit(q.unit) ? spoonText(massKg * 1000, gPerL * L_PER.tsp) : gramsText(massKg * 1000),
-      says: `${t('amount')} of ${name.toLowerCase()}.`,
+      big: q.saidKg !== undefined ? spoonText(massKg * 1000, gPerL * L_PER.tsp) : gramsText(massKg * 1000),
+      says: `${t('amount').replace(/\s+of\s.*$/, '')} of ${name.toLowerCase()}.`,
       table: [
         ...show(['g', 'kg', 'oz', 'lb'], massKg),
         ...show(['tsp', 'tbsp', 'cup', 'mL', 'L', 'us-pt', 'uk-pt', 'us-gal', 'uk-gal'], volumeL)
