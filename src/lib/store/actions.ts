@@ -93,7 +93,7 @@ export function correctStem(stemSg: number, tempC: number | null, settings: Sett
 
 /**
  * Writes a gravity down, corrected for the stem's calibration and the sample's temperature.
- * @param stemSg what the stem showed
+ * @param stemSg what the stem showed, or what a refractometer's °Bx in `also` comes to
  * @throws InputError above 40 °C
  */
 export function logGravity(
@@ -102,10 +102,13 @@ export function logGravity(
   tempC: number | null,
   settings: Settings,
   when?: When,
-  also: { ph?: number; taGL?: number; residueSg?: number; vesselId?: string } = {}
+  also: { ph?: number; taGL?: number; residueSg?: number; vesselId?: string; refractometerBx?: number } = {}
 ): Promise<LedgerEvent> {
-  const sg = correctStem(stemSg, tempC, settings);
-  return record(batchId, 'reading', { sg, stemSg, ...(tempC === null ? {} : { tempC }), ...also }, when);
+  const seen =
+    also.refractometerBx === undefined
+      ? { sg: correctStem(stemSg, tempC, settings), stemSg }
+      : { sg: stemSg };
+  return record(batchId, 'reading', { ...seen, ...(tempC === null ? {} : { tempC }), ...also }, when);
 }
 
 export const logStir = (batchId: string, when?: When) => record(batchId, 'stir', {}, when);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PRINTED_WITHIN } from '$core/liquid/scales';
 import type { Country } from '$core/units/amount';
 
 /** How a household measures, and what its hydrometer is like. Stored and exported. */
@@ -11,7 +12,11 @@ export const settingsSchema = z.strictObject({
     /** temperature the stem is marked for, °C */
     calibratedC: z.number().finite().min(0).max(40),
     /** what it shows in plain water at that temperature */
-    inWater: z.number().finite().min(0.98).max(1.02)
+    inWater: z.number().finite().min(0.98).max(1.02),
+    /** what its potential scale prints beside 1.100, once asked */
+    potentialAt1100: z.number().finite().min(PRINTED_WITHIN[0]).max(PRINTED_WITHIN[1]).optional(),
+    /** what reads °Bx here, once asked */
+    bxBy: z.enum(['hydrometer', 'refractometer']).optional()
   }),
   theme: z.enum(['auto', 'light', 'dark']),
   waterAlkalinityMgL: z.number().finite().min(0).max(1000),

@@ -1,6 +1,6 @@
 import { waterDensity } from '../liquid/water';
 import { brixFromSg } from '../liquid/sugar';
-import { potentialAbv } from '../liquid/scales';
+import { potentialAbv, printedPotential } from '../liquid/scales';
 
 /** What people meet when a gravity makes no sense. */
 export type CauseId =
@@ -175,9 +175,11 @@ export function whyThisReading(p: Puzzle): Verdict {
   {
     const true_ = 1 + base / 1000;
     const [brix, potential] = [brixFromSg(Math.max(1, true_)), potentialAbv(Math.max(1, true_))];
+    const printed = printedPotential(Math.max(1, true_));
     const fits: [string, number, number][] = [
       [`${brix.toFixed(0)} on the °Bx scale`, brix, 1.2],
       [`${potential.toFixed(0)} on the potential-alcohol scale`, potential, 1.1],
+      [`${printed.toFixed(0)} on the potential-alcohol scale`, printed, 1.1],
       ['a misplaced point', base / 10, 0.8],
       ['a misplaced point', base * 10, 8]
     ];

@@ -48,6 +48,8 @@ export const eventData = {
       sg: sg.optional(),
       /** what the stem showed */
       stemSg: sg.optional(),
+      /** what a refractometer showed, °Bx, where `sg` was reckoned from it */
+      refractometerBx: z.number().finite().min(0).max(80).optional(),
       tempC: z.number().finite().min(-5).max(105).optional(),
       ph: z.number().finite().min(1.5).max(9).optional(),
       taGL: z.number().finite().min(0).max(40).optional(),

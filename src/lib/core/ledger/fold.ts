@@ -371,7 +371,9 @@ export function areAlike(fills: readonly Fill[]): boolean {
 }
 
 function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: number): void {
-  const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId } = e.data;
+  const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId, refractometerBx } = e.data;
+  // A refractometer in alcohol is good to three points: it says where the wine is about, and proves nothing gone.
+  const isRough = refractometerBx !== undefined;
   if (tempC !== undefined && s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
@@ -417,9 +419,9 @@ function read(s: Working, e: Extract<LedgerEvent, { type: 'reading' }>, at: numb
       // Denser than all that went in: the table's sugar was too low, or the ferment has not begun.
       if (!met && fill.fermentedKg <= 1e-9) learnSugar(s, fill, sg, at);
       // One reading may be a slip: what it takes away counts as there until the next one agrees.
-      fill.unshownKg = isOfOne ? Math.max(0, hexoseKg) : Math.max(0, fill.unshownKg + hexoseKg);
+      fill.unshownKg = isOfOne && !isRough ? Math.max(0, hexoseKg) : Math.max(0, fill.unshownKg + hexoseKg);
     }
-    if (isOfOne) noteRead(fill, at, sg, isUnder[i]!);
+    if (isOfOne && !(isRough && found)) noteRead(fill, at, sg, isUnder[i]!);
   });
 }
 

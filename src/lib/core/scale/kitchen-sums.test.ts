@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { onAllScales, potentialAbv, sgFrom, sgOfPotential } from '../liquid/scales';
+import { fermentedFromRefractometer } from '../liquid/refractometer';
+import { brixFromSg, sgFromBrix } from '../liquid/sugar';
+import {
+  onAllScales,
+  potentialAbv,
+  PRINTED_AT_1100,
+  printedPotential,
+  sgFrom,
+  sgOfPotential
+} from '../liquid/scales';
 import { coolingTauH, hoursToCool, tauFromReadings, tempAfter } from '../method/cooling';
 import { produceById, PRODUCE } from '../produce/table';
 import { InputError } from '../units/input-error';
@@ -9,12 +18,21 @@ import { bleachMl, stockMl, sulphiteG } from './dilute';
 import { juiceOf, sharpWord, usualWine } from './portrait';
 
 describe('the scales of a stem', () => {
-  it('potential alcohol goes up with the gravity, and back', () => {
+  it('potential alcohol goes up with the gravity, and back, on either family of stems', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 20, noNaN: true }), (abv) => {
-        expect(potentialAbv(sgOfPotential(abv))).toBeCloseTo(abv, 3);
-      })
+      fc.property(
+        fc.double({ min: -1.5, max: 20, noNaN: true }),
+        fc.constantFrom(13.1, 13.5, 16.3),
+        (abv, at) => {
+          expect(printedPotential(sgOfPotential(abv, at), at)).toBeCloseTo(abv, 3);
+        }
+      )
     );
+    for (const at of [13.1, 13.5, 16.3]) expect(printedPotential(1.1, at)).toBeCloseTo(at, 9);
+    // As they are printed, common practice: 1.090 by about 12 %, and 1.070 by about 11.5, 1.090 by about 14.5.
+    expect(printedPotential(1.09)).toBeCloseTo(11.8, 1);
+    expect(Math.abs(printedPotential(1.07, PRINTED_AT_1100.sugar) - 11.5)).toBeLessThan(0.2);
+    expect(Math.abs(printedPotential(1.09, PRINTED_AT_1100.sugar) - 14.5)).toBeLessThan(0.25);
     expect(potentialAbv(0.995)).toBe(0);
     // European Union practice, 16.83 g/L a per cent, lies near (from memory).
     expect(Math.abs(potentialAbv(1.09) - (onAllScales(1.09).sugarGL * 1.0526) / 16.83)).toBeLessThan(0.5);
@@ -28,8 +46,40 @@ describe('the scales of a stem', () => {
     expect(parseStem('12.5 %')).toEqual({ scale: 'potential', reading: 12.5 });
     expect(parseStem('22', 'brix')).toEqual({ scale: 'brix', reading: 22 });
     expect(sgFrom('brix', 22)).toBeCloseTo(1.092, 3);
+    // A dry wine reads below nothing.
+    expect(sgFrom('brix', parseStem('-1.5 bx').reading)).toBeCloseTo(0.994, 3);
+    expect(sgFrom('potential', parseStem('−1 %').reading)).toBeCloseTo(0.992, 3);
+    expect(parseStem('15.5 °Bx')).toEqual({ scale: 'brix', reading: 15.5 });
+    expect(() => parseStem('1.064', 'brix')).toThrow(/looks like a gravity/);
+    expect(() => parseStem('-9 bx')).toThrow(/off the °Bx scale/);
     expect(() => parseStem('95 bx')).toThrow(InputError);
     expect(() => parseStem('1.64')).toThrow(/heavier than any must/);
+  });
+
+  it('a refractometer is corrected for alcohol, or refused', () => {
+    // Unfermented it shows the must itself.
+    for (const bx of [12, 20, 26])
+      expect(Math.abs(fermentedFromRefractometer(bx, bx) - sgFromBrix(bx))).toBeLessThan(0.004);
+    // Grape wine that began at 22 °Bx and shows about 7 to 7.5 is dry. Common practice.
+    for (const bx of [7, 7.5]) {
+      const sg = fermentedFromRefractometer(22, bx);
+      expect(sg).toBeGreaterThan(0.987);
+      expect(sg).toBeLessThan(0.997);
+    }
+    fc.assert(
+      fc.property(
+        fc.double({ min: 10, max: 30, noNaN: true }),
+        fc.double({ min: 0.3, max: 0.95, noNaN: true }),
+        (start, share) => {
+          const sg = fermentedFromRefractometer(start, start * share);
+          expect(sg).toBeLessThan(sgFromBrix(start) + 0.004);
+          // What it shows is always more than what is there.
+          expect(brixFromSg(sg)).toBeLessThan(start * share + 0.5);
+        }
+      )
+    );
+    expect(() => fermentedFromRefractometer(3, 2)).toThrow(InputError);
+    expect(() => fermentedFromRefractometer(20, 24)).toThrow(/more than the 20.0/);
   });
 
   it('asks about a pH ten times out', () => {

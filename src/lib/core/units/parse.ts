@@ -118,7 +118,7 @@ export function parsePh(text: string): number {
 
 /**
  * A hydrometer or refractometer reading on any scale of the stem: `1.064`, `64`, `22 bx`, `12.5 %` potential
- * with `scale`, or a scale said with the number (`bx 22`, `pa 12.5`).
+ * with `scale`, or a scale said with the number (`bx 22`, `pa 12.5`). A dry wine reads below nothing: `-1.5 bx`.
  * @param scale what a bare number is read on
  * @returns the scale and the figure on it; a gravity is already 1.xxx
  * @throws InputError as `parseGravity`, or when it is off the scale
@@ -127,19 +127,28 @@ export function parseStem(
   text: string,
   scale: 'sg' | 'brix' | 'potential' = 'sg'
 ): { scale: 'sg' | 'brix' | 'potential'; reading: number } {
-  const match = /^(?:(sg|bx|brix|pa|potential)\s*)?([\d.,]+)\s*(°?\s*(?:bx|brix)|%|pa|sg)?$/i.exec(
-    text.trim()
-  );
+  const match =
+    /^(?:(sg|°?\s*bx|°?\s*brix|pa|potential)\s*)?([-−–]?\s*[\d.,]+)\s*(°?\s*(?:bx|brix|b)|%(?:\s*(?:pa|potential))?|pa|potential|sg)?$/i.exec(
+      text.trim()
+    );
   if (!match) return { scale: 'sg', reading: parseGravity(text) };
   const said = `${match[1] ?? ''}${match[3] ?? ''}`.toLowerCase();
   const used = /b/.test(said) ? 'brix' : /pa|pot|%/.test(said) ? 'potential' : /sg/.test(said) ? 'sg' : scale;
-  if (used === 'sg') return { scale: 'sg', reading: parseGravity(match[2]!) };
-  const reading = parseNumber(match[2]!);
-  const most = used === 'brix' ? 80 : 25;
-  if (reading === null || reading > most)
+  const figure = match[2]!.replace(/[−–]/, '-').replace(/\s/g, '');
+  if (used === 'sg') return { scale: 'sg', reading: parseGravity(figure) };
+  const size = parseNumber(figure.replace('-', ''));
+  const reading = size === null ? null : figure.startsWith('-') ? -size : size;
+  const [least, most] = used === 'brix' ? [-6, 80] : [-3, 25];
+  const name = used === 'brix' ? '°Bx' : 'potential';
+  if (reading === null)
+    throw new InputError(`“${text}” is no reading.`, `Write ${name} as a number, such as 12.5.`);
+  // A gravity on another scale is a slip of the eye, or of the scale that is chosen.
+  if (reading > 0.97 && reading < 1.2 && /[.,]\d{3}$/.test(figure))
+    throw new InputError(`${text} looks like a gravity.`, `Choose the gravity scale, or give ${name}.`);
+  if (reading > most || reading < least)
     throw new InputError(
-      `${text} is off the ${used === 'brix' ? '°Bx' : 'potential'} scale.`,
-      `It runs from 0 to ${most}.`
+      `${text} is off the ${name} scale.`,
+      `It runs from ${String(least).replace('-', '−')} to ${most}.`
     );
   return { scale: used, reading };
 }

@@ -1,12 +1,15 @@
 <script lang="ts">
   import { whyThisReading } from '$core/ferment/detective';
   import { puzzleOf } from '$core/ledger/puzzle';
-  import { sgFrom, type Scale } from '$core/liquid/scales';
+  import type { Scale } from '$core/liquid/scales';
+  import { temperatureText } from '$core/units/format';
   import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
   import { correctStem, logGravity } from '$lib/store/actions';
   import { record } from '$lib/store/record';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
+  import { readStem } from '../field/stem';
+  import StemAsk from '../field/StemAsk.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { parseWhen } from '../field/parse-when';
   import Detective from '../detective/Detective.svelte';
@@ -32,10 +35,8 @@
   const form = createWriteDown(draft, () => ondone());
   const scale = $derived(household.settings.temp);
 
-  const stemOf = (text: string): number => {
-    const { scale, reading } = parseStem(text, draft.fields.on as Scale);
-    return sgFrom(scale, reading);
-  };
+  const on = $derived(draft.fields.on as Scale);
+  const stemOf = (text: string) => readStem(text, on, household.settings, batch.state);
   const tempOf = (): number | null =>
     draft.fields.temp.trim() ? parseTemperature(draft.fields.temp, scale) : null;
 
@@ -43,9 +44,25 @@
   const corrected = $derived.by(() => {
     try {
       if (!draft.fields.sg) return null;
-      return correctStem(stemOf(draft.fields.sg), tempOf(), household.settings);
+      const { sg, bx } = stemOf(draft.fields.sg);
+      // A refractometer corrects for temperature itself, and knows nothing of the stem's own error.
+      return bx === null ? correctStem(sg, tempOf(), household.settings) : sg;
     } catch {
       return null;
+    }
+  });
+  const isOther = $derived.by(() => {
+    try {
+      return parseStem(draft.fields.sg, on).scale !== 'sg';
+    } catch {
+      return false;
+    }
+  });
+  const isRough = $derived.by(() => {
+    try {
+      return stemOf(draft.fields.sg).bx !== null && batch.state.pitches.length > 0;
+    } catch {
+      return false;
     }
   });
   const puzzle = $derived.by(() => {
@@ -84,13 +101,14 @@
       ] as const;
     }
     const stem = stemOf(draft.fields.sg);
-    const event = await logGravity(batch.id, stem, tempOf(), household.settings, when, {
+    const event = await logGravity(batch.id, stem.sg, tempOf(), household.settings, when, {
+      ...(stem.bx === null ? {} : { refractometerBx: stem.bx }),
       ...(ph === undefined ? {} : { ph }),
       ...(taGL === undefined ? {} : { taGL }),
       ...vesselOf(when.at),
       ...(draft.fields.residue.trim() ? { residueSg: parseGravity(draft.fields.residue) } : {})
     });
-    return [`${batch.state.name}: ${stem.toFixed(3)} written down.`, event] as const;
+    return [`${batch.state.name}: ${stem.sg.toFixed(3)} written down.`, event] as const;
   });
 </script>
 
@@ -124,10 +142,13 @@
     </label>
   </div>
   <p id="read-help" class="small">
-    {corrected !== null && (draft.fields.temp || draft.fields.on !== 'sg')
-      ? `${corrected.toFixed(3)} at 20 °C.`
-      : 'Strained, below the cap, bubbles spun off, at eye level.'}
+    {corrected !== null && isRough
+      ? `About ${corrected.toFixed(3)}, corrected for alcohol: good to three points, and no proof that it has finished.`
+      : corrected !== null && (draft.fields.temp || isOther)
+        ? `${corrected.toFixed(3)} at ${temperatureText(20, scale)}.`
+        : 'Strained, below the cap, bubbles spun off, at eye level.'}
   </p>
+  <StemAsk text={draft.fields.sg} {on} />
   {#if puzzle && odd}<Detective {puzzle} />{/if}
   <details
     open={draft.fields.on !== 'sg' ||

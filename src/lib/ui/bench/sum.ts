@@ -91,7 +91,7 @@ function readField(f: Field, text: string, settings: Settings): number | string 
       return parseGravity(bare);
     case 'stem': {
       const { scale, reading } = parseStem(bare);
-      return sgFrom(scale, reading);
+      return sgFrom(scale, reading, settings.hydrometer.potentialAt1100);
     }
     case 'temp':
       return parseTemperature(bare, settings.temp);

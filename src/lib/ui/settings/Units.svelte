@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { PRINTED_AT_1100, PRINTED_WITHIN } from '$core/liquid/scales';
   import { explain } from '$core/units/input-error';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
@@ -32,6 +33,16 @@
     if (n === null || n < 0.98 || n > 1.02)
       return sayWrong(new Error('Plain water reads near 1.000: give 0.980 to 1.020.'));
     await change({ hydrometer: { ...s.hydrometer, inWater: n } });
+    sayDone('Hydrometer noted.');
+  }
+
+  async function potential(text: string) {
+    const n = text.trim() ? parseNumber(text.replace('%', '')) : undefined;
+    if (n === null || (n !== undefined && (n < PRINTED_WITHIN[0] || n > PRINTED_WITHIN[1])))
+      return sayWrong(
+        new Error('Beside 1.100 a stem prints 13 or 16 %, or near it: look at the potential scale.')
+      );
+    await change({ hydrometer: { ...s.hydrometer, potentialAt1100: n } });
     sayDone('Hydrometer noted.');
   }
 </script>
@@ -75,6 +86,31 @@
         value={s.hydrometer.inWater.toFixed(3)}
         onchange={(e) => inWater(e.currentTarget.value)}
       />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >Potential beside 1.100, %
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        placeholder={String(PRINTED_AT_1100.fall)}
+        value={s.hydrometer.potentialAt1100 ?? ''}
+        onchange={(e) => potential(e.currentTarget.value)}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >°Bx is read by
+      <select
+        class="field"
+        value={s.hydrometer.bxBy ?? ''}
+        onchange={(e) =>
+          change({
+            hydrometer: { ...s.hydrometer, bxBy: (e.currentTarget.value || undefined) as 'hydrometer' }
+          })}
+        ><option value="">ask me</option><option value="hydrometer">hydrometer</option><option
+          value="refractometer">refractometer</option
+        ></select
+      >
     </label>
     <label class="grid gap-1 font-semibold"
       >Tap water, mg/L as lime (CaCO₃)

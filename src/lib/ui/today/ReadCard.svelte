@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { parseGravity } from '$core/units/parse';
   import { logGravity } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { areAlike } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../batch/VesselPick.svelte';
+  import { readStem } from '../field/stem';
+  import StemAsk from '../field/StemAsk.svelte';
   import { tell } from '../nav/said.svelte';
 
   /** One number: the gravity. The last one is there to say “same”. */
@@ -31,13 +32,17 @@
     const ok = await tell(`${batch.state.name}: ${text} written down.`, async (sure) => {
       if (fills.length > 1 && !vessel)
         throw new InputError(`${batch.state.name} stands in several vessels.`, 'Say which one was read.');
+      const { sg, bx } = readStem(text, 'sg', household.settings, batch.state);
       return logGravity(
         batch.id,
-        parseGravity(text),
+        sg,
         null,
         household.settings,
         { sure },
-        fills.length > 1 ? { vesselId: vessel } : {}
+        {
+          ...(fills.length > 1 ? { vesselId: vessel } : {}),
+          ...(bx === null ? {} : { refractometerBx: bx })
+        }
       );
     });
     if (ok) await draft.done();
@@ -65,3 +70,4 @@
     >{draft.fields.sg || !last ? 'Read' : 'Same'}</button
   >
 </form>
+<StemAsk text={draft.fields.sg} on="sg" />

@@ -3,7 +3,7 @@ import { ferment, finish } from '$core/ferment/convert';
 import { hexoseGone } from '$core/ferment/alcohol';
 import { whyThisReading } from '$core/ferment/detective';
 import { correctReading } from '$core/liquid/hydrometer';
-import { onAllScales, potentialAbv } from '$core/liquid/scales';
+import { onAllScales, potentialAbv, printedPotential } from '$core/liquid/scales';
 import { spiritIndication } from '$core/liquid/spirit';
 import { abvOfDensity, densityOfAbv } from '$core/liquid/ethanol';
 import { waterDensity, WATER_20 } from '$core/liquid/water';
@@ -43,7 +43,12 @@ export const hydrometer: Sum = {
       says: 'at 20 °C. Type 22 bx or 12 pa to read another scale of the stem.',
       table: [
         ['°Bx', all.brix.toFixed(1), 'per cent sugar by weight'],
-        ['Potential', `${all.potential.toFixed(1)} %`, 'if all of it ferments'],
+        ['Strength', `${all.potential.toFixed(1)} %`, 'if all of it ferments'],
+        [
+          'On your stem',
+          `${printedPotential(true_, s.hydrometer.potentialAt1100).toFixed(1)} %`,
+          'potential, as it is printed'
+        ],
         ['Sugar', `${all.sugarGL.toFixed(0)} g/L`, 'as if all of it were sugar']
       ],
       workings: [
