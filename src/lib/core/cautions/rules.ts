@@ -1,4 +1,5 @@
-import { entryOf, type Ingredient, type Plan } from '../must/plan';
+import { LOWEST_PH } from '../must/adjust';
+import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
 import { doseOf, judgeDose, slipText, SO2_SHARE } from '../scale/doses';
 import { gramsText } from '../units/format';
 
@@ -231,6 +232,20 @@ export const RULES: Record<string, Rule> = {
           : `About pH ${high.toFixed(1)}`;
       return `${said}: bring it below ${SAFE_PH} with acid or lemon before it stands; pitch within a day.`;
     }
+  },
+  'too-sharp': {
+    level: 'warn',
+    group: 'hygiene and ferment',
+    title: 'Acid past what yeast likes',
+    text: 'Under about pH 3.1 a must tastes harsh and yeast labours. Put in half the acid, and sharpen the finished wine to taste.',
+    places: ['plan'],
+    when: (s) =>
+      (s.ph ?? 9) < LOWEST_PH - 0.05 &&
+      rows(s).some(
+        (i) => (i.kind === 'acid' || (i.kind === 'juice' && i.produceId === 'lemon')) && amountOf(i) > 0
+      ),
+    say: (s) =>
+      `The acid on the slip makes it about pH ${s.ph!.toFixed(1)}: harsh, and hard on the yeast. Put in half, and sharpen the finished wine to taste.`
   },
   mould: {
     level: 'warn',

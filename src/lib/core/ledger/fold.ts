@@ -290,6 +290,11 @@ function add(
         s.fruitOutAt = null;
       }
     }
+    if (item.kind === 'acid' && item.massKg > 0) {
+      const massG = item.massKg * 1000;
+      s.powdersG[item.acidId] = { massG: (s.powdersG[item.acidId]?.massG ?? 0) + massG, at };
+      each((f, share) => (f.powdersG[item.acidId] = (f.powdersG[item.acidId] ?? 0) + massG * share));
+    }
     if (item.kind === 'additive') {
       const massG = item.massKg * 1000;
       const before = s.powdersG[item.additiveId]?.massG ?? 0;

@@ -6,13 +6,20 @@ import { taFromTitration } from './acid';
 import {
   acidityOf,
   acidToReach,
+  acidWord,
+  kindWays,
   lemonsToReach,
   mustOf,
   taFromDrops,
+  USUAL_TA,
+  usualTa,
   waterToReach,
   waysToReach,
   withAdded
 } from './adjust';
+import { PRODUCE, produceById } from '../produce/table';
+import { usualWine } from '../scale/portrait';
+import { amountOf } from './plan';
 import { ALKALINITY_UNITS, alkalinityMgL, waterWord } from './water';
 
 const must = (taGL: number, ph: number, volumeL = 10) => mustOf({ volumeL, sg: 1.05, taGL, ph });
@@ -98,6 +105,71 @@ describe('bringing acid right', () => {
     expect(ids(6, 6)).toEqual([]);
     expect(() => acidToReach(must(9, 3.2), { taGL: 6 }, 'tartaric')).toThrow(InputError);
     expect(() => acidToReach(must(9, 3.2), { taGL: 12 }, 'calcium-carbonate')).toThrow(/softer/);
+  });
+});
+
+describe('advice that does a good wine no harm', () => {
+  const USUAL_GL = { tartaric: 1, malic: 1, citric: 1, 'acid-blend': 4.7 / 3.785 };
+  const wines = PRODUCE.flatMap((p) => p.amountKgL.map((kgL) => ({ p, kgL, wine: usualWine(p, kgL) })));
+
+  it('never doses past pH 3.1 or twice the usual, whatever it is made of', () => {
+    for (const { p, kgL, wine } of wines) {
+      const must = wine.estimate.likely.all;
+      const now = acidityOf(must);
+      for (const target of [
+        { taGL: usualTa(wine.plan.ingredients)[1] },
+        { taGL: 9 },
+        { ph: 2.8 },
+        { ph: 3.4 }
+      ])
+        for (const w of kindWays(must, target)) {
+          if (w.item.kind !== 'acid' && w.id !== 'lemon') continue;
+          const isAcid = w.after.taGL > now.taGL;
+          if (!isAcid) continue;
+          const what = `${p.id} ${kgL} ${w.id} ${JSON.stringify(target)}`;
+          expect(w.after.ph, what).toBeGreaterThan(3.1 - 1e-3);
+          const gL =
+            w.id === 'lemon'
+              ? (55 * amountOf(w.item)) / now.volumeL
+              : (1000 * amountOf(w.item)) / now.volumeL;
+          expect(gL, what).toBeLessThan(2 * (USUAL_GL[w.id as 'citric'] ?? 1) + 1e-6);
+        }
+    }
+  });
+
+  it('counts what is in already', () => {
+    const flower = usualWine(produceById('elderflower')!, 0.06).estimate.likely.all;
+    const fresh = kindWays(flower, { taGL: 6.5 }).find((w) => w.id === 'citric')!;
+    const half = acidityOf(flower).volumeL; // a gram a litre
+    const more = kindWays(flower, { taGL: 6.5 }, 0, half).find((w) => w.id === 'citric')!;
+    expect(amountOf(more.item)).toBeLessThanOrEqual(amountOf(fresh.item) + 1e-9);
+    expect(kindWays(flower, { taGL: 9 }, 0, 10 * half).filter((w) => w.id !== 'lemon')).toEqual([]);
+  });
+
+  it('mango and elderflower stay drinkable', () => {
+    for (const id of ['mango', 'elderflower']) {
+      const p = produceById(id)!;
+      const must = usualWine(p, p.amountKgL[1]).estimate.likely.all;
+      for (const w of kindWays(must, { taGL: 6.5 })) {
+        expect(w.after.ph, `${id} ${w.id}`).toBeGreaterThanOrEqual(3.1 - 1e-3);
+        if (w.after.taGL < 6.4) expect(w.stops).not.toBeNull();
+      }
+    }
+  });
+
+  it('calls flat only what more acid would help', () => {
+    expect(acidWord({ taGL: 3, ph: 3.2 }, USUAL_TA.fruit)).toBeNull();
+    expect(acidWord({ taGL: 3, ph: 3.6 }, USUAL_TA.fruit)).toBe('Flat');
+    expect(acidWord({ taGL: 12, ph: 3 }, USUAL_TA.fruit)).toBe('Sharp');
+    for (const { p, kgL, wine } of wines) {
+      const now = acidityOf(wine.estimate.likely.all);
+      const usual = usualTa(wine.plan.ingredients);
+      if (acidWord(now, usual) === 'Flat')
+        expect(
+          kindWays(wine.estimate.likely.all, { taGL: usual[1] }).length,
+          `${p.id} ${kgL}`
+        ).toBeGreaterThan(0);
+    }
   });
 });
 

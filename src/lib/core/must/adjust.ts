@@ -5,7 +5,9 @@ import { InputError } from '../units/input-error';
 import { phOf, titratableAcidity } from './acid';
 import type { Acid } from '../produce/schema';
 import { stockAt } from './balance';
-import { amountOf, type Ingredient } from './plan';
+import { DOSES } from '../scale/doses';
+import type { Spread } from '../units/range';
+import { amountOf, entryOf, type Ingredient } from './plan';
 import { acidWater, addAcidity, addInto, contribution, liquid, scaled, TYPICAL, type Stock } from './stock';
 import type { AcidAdditionId } from './substances';
 
@@ -79,10 +81,9 @@ function toReach(
  */
 export function acidToReach(stock: Stock, target: AcidTarget, acidId: AcidAdditionId): number {
   const { volumeL, taGL } = acidityOf(stock);
-  const isBase = acidId === 'potassium-bicarbonate' || acidId === 'calcium-carbonate';
   // Either base takes at least half its weight of acid; past 60 g/L no acid is worth counting.
-  const most = isBase ? ((2 * taGL + 1) * volumeL) / 1000 : 0.06 * volumeL;
-  return toReach(stock, target, (kg) => acidItem(acidId, kg), most, isBase ? 'soften' : 'sharpen');
+  const most = isBase(acidId) ? ((2 * taGL + 1) * volumeL) / 1000 : 0.06 * volumeL;
+  return toReach(stock, target, (kg) => acidItem(acidId, kg), most, isBase(acidId) ? 'soften' : 'sharpen');
 }
 
 /** Litres of water that thin a must to a target. @throws InputError as `acidToReach` */
@@ -96,7 +97,40 @@ export function lemonsToReach(stock: Stock, target: AcidTarget): { juiceL: numbe
 }
 
 /** One way to a target: what goes in, and where it ends. */
-export type Way = { id: AcidAdditionId | 'lemon' | 'water'; item: Ingredient; after: Acidity };
+export type Way = {
+  id: AcidAdditionId | 'lemon' | 'water';
+  item: Ingredient;
+  after: Acidity;
+  /** what it stops at, short of the target: the pH, or twice the usual dose; null when it gets there */
+  stops: 'ph' | 'dose' | null;
+};
+
+/** Advice sharpens no further: under it yeast labours, and few like it. It softens no further than the other. Common practice. */
+export const LOWEST_PH = 3.1;
+export const HIGHEST_PH = 3.8;
+/** So many times the usual dose is the most that is advised. */
+export const MOST_USUAL = 2;
+/** Over this a little more acid still does good. */
+const ROOM_PH = LOWEST_PH + 0.2;
+
+/** Whether a must wants sharpening or softening, by its acid and its pH; null when it is well. */
+export function acidWord(now: { taGL: number; ph: number }, usual: Spread): 'Sharp' | 'Flat' | null {
+  if (now.taGL > usual[2] + 1) return 'Sharp';
+  return now.taGL < usual[0] - 1 && now.ph > ROOM_PH ? 'Flat' : null;
+}
+
+/** What fruit or flowers of these ingredients usually make, g/L low–usual–high. */
+export function usualTa(ingredients: readonly Ingredient[]): Spread {
+  const families = ingredients.flatMap((i) => (i.kind === 'produce' && entryOf(i)?.family) || []);
+  const isFlowery = families.length > 0 && families.every((f) => f === 'flower' || f === 'leaf');
+  return USUAL_TA[isFlowery ? 'flower' : 'fruit'];
+}
+
+/** Grams of powdered acid among ingredients, which count against what more is advised. */
+export const acidG = (ingredients: readonly Ingredient[]): number =>
+  ingredients.reduce((g, i) => g + (i.kind === 'acid' && !isBase(i.acidId) ? 1000 * i.massKg : 0), 0);
+
+const isBase = (id: AcidAdditionId): boolean => id === 'potassium-bicarbonate' || id === 'calcium-carbonate';
 
 /**
  * Every way to bring a must to an acid or a pH: powders, lemons, water, bases; none when it is there.
@@ -121,12 +155,58 @@ export function waysToReach(stock: Stock, target: AcidTarget, alkalinityMgL = 0)
   return (Object.keys(amount) as Way['id'][]).flatMap((id) => {
     try {
       const item = amount[id]();
-      return amountOf(item) > 1e-6 ? [{ id, item, after: acidityOf(withAdded(stock, item)) }] : [];
+      return amountOf(item) > 1e-6
+        ? [{ id, item, after: acidityOf(withAdded(stock, item)), stops: null }]
+        : [];
     } catch (e) {
       // The other direction, or out of reach: no way.
       if (e instanceof InputError) return [];
       throw e;
     }
+  });
+}
+
+/** Grams of citric acid in a litre of lemon juice. @source USDA FoodData Central, lemon juice (from memory) */
+const LEMON_CITRIC_GL = 55;
+
+/**
+ * The ways to a target that do a good wine no harm: each stops at pH 3.1 (a base at 3.8), or at twice the usual dose
+ * with what is in already, whichever comes first. The rest is for the tongue.
+ * @param hadG grams of powdered acid that are in already
+ */
+export function kindWays(stock: Stock, target: AcidTarget, alkalinityMgL = 0, hadG = 0): Way[] {
+  const now = acidityOf(stock);
+  const sharpens = 'taGL' in target ? target.taGL > now.taGL + 0.02 : target.ph < now.ph - 0.005;
+  const softens = 'taGL' in target ? target.taGL < now.taGL - 0.02 : target.ph > now.ph + 0.005;
+  if (!sharpens && !softens) return [];
+  const direct = waysToReach(stock, target, alkalinityMgL);
+  const ids: Way['id'][] = sharpens
+    ? ['tartaric', 'lemon', 'citric', 'malic', 'acid-blend']
+    : ['water', 'potassium-bicarbonate', 'calcium-carbonate'];
+  return ids.flatMap((id): Way[] => {
+    const whole = direct.find((w) => w.id === id);
+    if (id === 'water') return whole ? [whole] : [];
+    const doseL = (MOST_USUAL * DOSES[id === 'lemon' ? 'citric' : id].perL[1] * now.volumeL) / 1000;
+    const left = Math.max(0, doseL - (sharpens ? hadG / 1000 : 0));
+    const most = id === 'lemon' ? (1000 * left) / LEMON_CITRIC_GL : left;
+    const make = (x: number) => (id === 'lemon' ? lemonItem(x) : acidItem(id, x));
+    const wanted = whole ? amountOf(whole.item) : Infinity;
+    const does = sharpens ? 'sharpen' : 'soften';
+    const edge = sharpens ? LOWEST_PH : HIGHEST_PH;
+    const isPast = (x: number) => {
+      const { ph } = acidityOf(withAdded(stock, make(x)));
+      return sharpens ? ph < edge : ph > edge;
+    };
+    let [amount, stops]: [number, Way['stops']] = wanted <= most ? [wanted, null] : [most, 'dose'];
+    if (isPast(amount)) {
+      stops = 'ph';
+      amount = isPast(0) ? 0 : toReach(stock, { ph: edge }, make, amount, does);
+    }
+    // Less than a tenth of the usual dose is not worth the spoon.
+    if (amount < 0.05 * (id === 'lemon' ? (1000 * doseL) / LEMON_CITRIC_GL : doseL) && stops !== null)
+      return [];
+    const item = make(amount);
+    return amount > 1e-6 ? [{ id, item, after: acidityOf(withAdded(stock, item)), stops }] : [];
   });
 }
 

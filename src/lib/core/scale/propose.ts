@@ -1,8 +1,8 @@
-import { likelyFigures } from '../must/balance';
+import { likelyFigures, likelyMix } from '../must/balance';
 import { shortName } from '../must/name';
 import type { Ingredient, Plan } from '../must/plan';
 import type { Family, Produce } from '../produce/schema';
-import { USUAL_TA } from '../must/adjust';
+import { kindWays, USUAL_TA } from '../must/adjust';
 import { seasons } from './goals';
 import { planRacking, toTheNeck } from './racking';
 import { solvePlan } from './solve';
@@ -173,12 +173,19 @@ export function propose(
       const asIs = solvePlan(planFor(t, alkalinityMgL, null)).plan;
       const f = likelyFigures(asIs);
       const racking = planRacking(t.volumeL, jars);
-      const isFlat = f.taGL < usual[0];
+      // As far as it does no harm: acid that pH will not bear is left out.
+      const way =
+        f.taGL < usual[0] && Number.isFinite(f.taGL)
+          ? kindWays(likelyMix(asIs.ingredients).all, { taGL: usual[1] }, alkalinityMgL).find(
+              (w) => w.id === 'acid-blend'
+            )
+          : undefined;
+      const sharpenTo = way && way.after.taGL > f.taGL + 0.3 ? Number(way.after.taGL.toFixed(1)) : null;
       return {
         t,
         f,
         usual,
-        isFlat,
+        sharpenTo,
         racking,
         points: pointsAgainst(
           t,
@@ -199,7 +206,7 @@ export function propose(
   const rest = [...judged];
   while (out.length < most && rest.length > 0) {
     rest.sort((a, b) => a.points + REPEATED * repeats(a.t) - b.points - REPEATED * repeats(b.t));
-    const { t, f, usual, isFlat, racking } = rest.shift()!;
+    const { t, f, usual, sharpenTo, racking } = rest.shift()!;
     const key = [...new Set(t.fruit.map((x) => x.produce.id))].sort().join('+');
     if (taken.has(key)) continue;
     taken.add(key);
@@ -215,14 +222,16 @@ export function propose(
         `${bodyWord(main.produce, kgL)}, ${kgL.toFixed(2)} kg a litre`,
         f.taGL > usual[2] + 0.5
           ? `sharp, ${f.taGL.toFixed(1)} g/L of acid: sweeten it or make it longer`
-          : isFlat
-            ? `brought up to ${usual[1]} g/L of acid from ${f.taGL.toFixed(1)}`
-            : `${f.taGL.toFixed(1)} g/L of acid of its own: needs none`,
+          : sharpenTo !== null
+            ? `brought up to ${sharpenTo} g/L of acid from ${f.taGL.toFixed(1)}`
+            : f.taGL < usual[0]
+              ? `${f.taGL.toFixed(1)} g/L of acid, pH ${f.ph.toFixed(1)}: sharpen to taste once it is wine`
+              : `${f.taGL.toFixed(1)} g/L of acid of its own: needs none`,
         racking.to.length > 0
           ? `${racking.airL < 0.15 && racking.restL < 0.25 ? 'fills' : 'goes into'} the ${racking.to.map((x) => x.vessel.name).join(' and ')}`
           : 'no jar is free yet'
       ],
-      plan: planFor(t, alkalinityMgL, isFlat ? usual[1] : null),
+      plan: planFor(t, alkalinityMgL, sharpenTo),
       volumeL: t.volumeL,
       fruit: [...new Set(t.fruit.map((x) => x.produce.plural))].map((name) => ({
         name,

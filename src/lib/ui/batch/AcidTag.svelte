@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { USUAL_TA, mustOf } from '$core/must/adjust';
+  import { acidWord, mustOf, usualTa } from '$core/must/adjust';
   import { acidWater, liquid } from '$core/must/stock';
   import { willHold } from '$core/ledger/will-hold';
   import { phOf, titratableAcidity } from '$core/must/acid';
@@ -31,7 +31,17 @@
     });
   });
   const taGL = $derived(measured.taGL ?? (now ? titratableAcidity(acidWater(stock, now.volumeL)) : 0));
-  const off = $derived(taGL > USUAL_TA.fruit[2] + 1 ? 'Sharp' : taGL < USUAL_TA.fruit[0] - 1 ? 'Flat' : null);
+  const ph = $derived(measured.ph ?? (now ? phOf(acidWater(stock, now.volumeL)) : 3.5));
+  const MONTH = 30 * 86_400_000;
+  /** An older wine is judged by the tongue: what the sums said of the must has changed, and is no fault for life. */
+  const isOld = $derived(household.now - batch.state.startedAt > MONTH);
+  const off = $derived(isOld ? null : acidWord({ taGL, ph }, usualTa(batch.state.plan.ingredients)));
+  const hadG = $derived(
+    Object.entries(batch.state.powdersG).reduce(
+      (g, [id, p]) => g + (['tartaric', 'malic', 'citric', 'acid-blend'].includes(id) ? p.massG : 0),
+      0
+    )
+  );
 </script>
 
 {#if must && (measured.taGL !== null || measured.ph !== null || off)}
@@ -39,13 +49,20 @@
     {off ?? 'Acid'}: {taGL.toFixed(1)} g/L{measured.ph !== null ? `, pH ${measured.ph.toFixed(2)}` : ''}
     {measured.taGL === null ? 'by the sums, before it fermented' : 'measured'}.
     <Pop
-      title="Bring the acid right"
+      title={isOld ? 'Acid, to taste' : 'Bring the acid right'}
       class="min-h-9 font-semibold underline decoration-dashed underline-offset-4 max-sm:min-h-11"
     >
-      {#snippet trigger()}Bring it right{/snippet}
+      {#snippet trigger()}{isOld
+          ? 'To taste'
+          : off === 'Sharp'
+            ? 'Soften it'
+            : off
+              ? 'How much acid'
+              : 'Change it'}{/snippet}
       {#snippet children(close: () => void)}
         <AcidAdvice
           {must}
+          {hadG}
           verb="It went in:"
           ingredients={batch.state.plan.ingredients}
           onadd={(item) => {

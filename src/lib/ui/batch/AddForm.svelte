@@ -78,12 +78,10 @@
   });
 
   /** Grams of the same that are in there already. */
-  const hadOf = (adding: Ingredient): number =>
-    adding.kind !== 'additive'
-      ? 0
-      : named
-        ? (named.powdersG[adding.additiveId] ?? 0)
-        : (batch.state.powdersG[adding.additiveId]?.massG ?? 0);
+  const hadOf = (adding: Ingredient): number => {
+    const id = adding.kind === 'additive' ? adding.additiveId : adding.kind === 'acid' ? adding.acidId : null;
+    return id === null ? 0 : named ? (named.powdersG[id] ?? 0) : (batch.state.powdersG[id]?.massG ?? 0);
+  };
 
   /** What is about to go in, once it can be read; before that, what it is. */
   const adding = $derived.by<Ingredient | null>(() => {

@@ -86,7 +86,10 @@
   const dose = $derived(
     isPowder && item && planned ? doseOf(item as { additiveId?: string; acidId?: string }) : null
   );
-  const hadG = $derived(item?.kind === 'additive' ? (batch.state.powdersG[item.additiveId]?.massG ?? 0) : 0);
+  const powderId = $derived(
+    item?.kind === 'additive' ? item.additiveId : item?.kind === 'acid' ? item.acidId : null
+  );
+  const hadG = $derived(powderId ? (batch.state.powdersG[powderId]?.massG ?? 0) : 0);
   const verdict = $derived(
     dose && item && draft.fields.amount.trim()
       ? judgeDose(dose, 1000 * amountOf(item), volumeL, hadG)

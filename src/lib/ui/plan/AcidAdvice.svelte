@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { acidityOf, USUAL_TA, waysToReach, type AcidTarget } from '$core/must/adjust';
-  import { entryOf, type Ingredient } from '$core/must/plan';
+  import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidTarget } from '$core/must/adjust';
+  import type { Ingredient } from '$core/must/plan';
   import type { Stock } from '$core/must/stock';
   import { explain } from '$core/units/input-error';
   import { parsePh, parseTitratable } from '$core/units/parse';
@@ -13,19 +13,17 @@
     ingredients: readonly Ingredient[];
     /** puts a way in; without it the ways are only told */
     onadd?: (item: Ingredient) => void;
+    /** grams of powdered acid that are in already */
+    hadG?: number;
     /** what the button does, to a screen reader */
     verb?: string;
   };
-  let { must, ingredients, onadd, verb = 'Put on the slip:' }: Props = $props();
+  let { must, ingredients, onadd, hadG = 0, verb = 'Put on the slip:' }: Props = $props();
 
   const now = $derived(acidityOf(must));
-  const isFlowery = $derived(
-    ingredients.length > 0 &&
-      ingredients.every((i) => i.kind !== 'produce' || ['flower', 'leaf'].includes(entryOf(i)?.family ?? ''))
-  );
   let wanted = $state('');
   let error = $state('');
-  const usual = $derived(USUAL_TA[isFlowery ? 'flower' : 'fruit']);
+  const usual = $derived(usualTa(ingredients));
   const target = $derived.by<AcidTarget>(() => {
     if (wanted.trim() === '') return { taGL: usual[1] };
     try {
@@ -44,7 +42,11 @@
     }
   }
 
-  const ways = $derived(waysToReach(must, target, household.settings.waterAlkalinityMgL));
+  const ways = $derived(kindWays(must, target, household.settings.waterAlkalinityMgL, hadG));
+  const sharpens = $derived('taGL' in target ? target.taGL > now.taGL : target.ph < now.ph);
+  const isThere = $derived(
+    'taGL' in target ? Math.abs(target.taGL - now.taGL) < 0.05 : Math.abs(target.ph - now.ph) < 0.02
+  );
   const said = $derived('taGL' in target ? `${target.taGL.toFixed(1)} g/L` : `pH ${target.ph.toFixed(2)}`);
 </script>
 
@@ -62,14 +64,26 @@
     /></label
   >
   {#if error}<p class="text-[0.9375rem] text-rosehip" role="alert">{error}</p>{/if}
-  {#if ways.length === 0}<p>It is there already: {said}.</p>{/if}
+  {#if ways.length === 0}<p>
+      {sharpens && now.ph < LOWEST_PH + 0.05
+        ? `No more acid: at pH ${now.ph.toFixed(1)} it is sharp, whatever it titrates to. Taste it once it is wine.`
+        : sharpens && !isThere
+          ? 'As much acid is in as anyone gives. Taste it once it is wine.'
+          : `It is there already: ${said}.`}
+    </p>{:else if sharpens}<p class="small">
+      Half first, stir, taste; then as much of the rest as you like.
+    </p>{/if}
   <ul class={ways.length > 0 ? 'inkline' : ''}>
     {#each ways as w (w.id)}
       {@const t = wayText(w, household.settings)}
       <li class="dashline flex items-center gap-3 py-1">
         <span class="min-w-0 flex-1"
           ><b>{t.name}</b>: <span data-way={w.id}>{t.amount}</span><span class="small block"
-            >to {w.after.taGL.toFixed(1)} g/L, pH {w.after.ph.toFixed(1)}. {t.note}</span
+            >to {w.after.taGL.toFixed(1)} g/L, pH {w.after.ph.toFixed(1)}{w.stops === 'ph'
+              ? ', where I stop: sharper, and yeast and tongue suffer'
+              : w.stops === 'dose'
+                ? ', where I stop: it is twice the usual dose'
+                : ''}. {t.note}</span
           ></span
         >
         {#if onadd}<button

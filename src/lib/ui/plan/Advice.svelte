@@ -1,7 +1,6 @@
 <script lang="ts">
   import { planCautions } from '$core/cautions/rules';
-  import { USUAL_TA } from '$core/must/adjust';
-  import { entryOf } from '$core/must/plan';
+  import { acidG, acidWord, usualTa } from '$core/must/adjust';
   import Cautions from '../caution/Cautions.svelte';
   import Pop from '../pop/Pop.svelte';
   import Tag from '../tag/Tag.svelte';
@@ -16,19 +15,10 @@
     e ? planCautions(bench.solved.plan, e.ph ?? null, e.liquidVolumeL?.likely ?? 0, bench.acknowledged) : []
   );
   const heavy = $derived((bench.start?.sgAllGiven?.likely ?? 1) > 1.12);
-  const isFlowery = $derived(
-    bench.solved.plan.ingredients.some((i) => ['flower', 'leaf'].includes(entryOf(i)?.family ?? ''))
-  );
-  const usual = $derived(USUAL_TA[isFlowery ? 'flower' : 'fruit']);
+  const usual = $derived(usualTa(bench.solved.plan.ingredients));
   const hasMust = $derived((e?.taGL?.likely ?? 0) > 0.05 && (e?.likely.all.hexoseKg ?? 0) > 0.01);
   const acid = $derived(
-    !hasMust
-      ? null
-      : e!.taGL!.likely > usual[2] + 1
-        ? 'Sharp'
-        : e!.taGL!.likely < usual[0] - 1
-          ? 'Flat'
-          : null
+    hasMust ? acidWord({ taGL: e!.taGL!.likely, ph: e!.ph?.likely ?? 3.5 }, usual) : null
   );
 </script>
 
@@ -49,10 +39,11 @@
         title="Bring the acid right"
         class="min-h-9 max-sm:min-h-11 font-semibold underline decoration-dashed underline-offset-4"
       >
-        {#snippet trigger()}Bring it to {usual[1]}{/snippet}
+        {#snippet trigger()}How much {acid === 'Sharp' ? 'to soften it' : 'acid'}{/snippet}
         {#snippet children(close: () => void)}<AcidAdvice
             must={e!.likely.all}
             ingredients={bench.solved.plan.ingredients}
+            hadG={acidG(bench.solved.plan.ingredients)}
             onadd={(item) => {
               bench.put(item);
               close();

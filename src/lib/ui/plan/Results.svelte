@@ -2,6 +2,7 @@
   import { afterSweetening, sweetenedWith } from '$core/scale/goals';
   import { rangeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
+  import { acidG } from '$core/must/adjust';
   import AcidAdvice from './AcidAdvice.svelte';
   import Pop from '../pop/Pop.svelte';
   import How from '../pop/How.svelte';
@@ -92,6 +93,7 @@
               <AcidAdvice
                 must={e!.likely.all}
                 ingredients={bench.solved.plan.ingredients}
+                hadG={acidG(bench.solved.plan.ingredients)}
                 onadd={(item) => {
                   bench.put(item);
                   close();

@@ -1,5 +1,5 @@
 import { taFromTitration, TARTARIC_G_PER_EQ } from '$core/must/acid';
-import { acidityOf, mustOf, taFromDrops, USUAL_TA, waysToReach } from '$core/must/adjust';
+import { acidityOf, mustOf, kindWays, taFromDrops, USUAL_TA, waysToReach } from '$core/must/adjust';
 import { stockAt } from '$core/must/balance';
 import { nitrogenNeed, nutrientPlan, type Appetite } from '$core/must/nitrogen';
 import { ALKALINITY_UNITS, alkalinityMgL, waterWord, type AlkalinityUnit } from '$core/must/water';
@@ -57,6 +57,16 @@ export const acid: Sum = {
     const target = t('by') === 'ph' ? { ph: n('toPh') } : { taGL: n('toTa') };
     const ways = waysToReach(must, target, s.waterAlkalinityMgL);
     const now = acidityOf(must);
+    const kind = kindWays(must, target, s.waterAlkalinityMgL);
+    /** What the advice would stop at, short of this. */
+    const over = (id: string): string => {
+      const stops = kind.find((w) => w.id === id)?.stops ?? (kind.some((w) => w.id === id) ? null : 'ph');
+      return stops === 'ph'
+        ? ' Past what yeast and tongue bear: less, and to taste.'
+        : stops === 'dose'
+          ? ' Over twice the usual dose: in parts, tasting.'
+          : '';
+    };
     if (ways.length === 0)
       return {
         big: 'nothing',
@@ -66,13 +76,13 @@ export const acid: Sum = {
     const first = wayText(ways[0]!, s);
     return {
       big: first.amount.split(',')[0]!,
-      says: `of ${first.name.toLowerCase()}${first.amount.includes(',') ? ` (${first.amount.split(', ')[1]})` : ''}, or one of these. Half first, taste, then the rest.`,
+      says: `of ${first.name.toLowerCase()}${first.amount.includes(',') ? ` (${first.amount.split(', ')[1]})` : ''}, or one of these.${over(ways[0]!.id)} Half first, taste, then the rest.`,
       table: ways.map((w): [string, string, string] => {
         const x = wayText(w, s);
         return [
           x.name,
           x.amount,
-          `to ${w.after.taGL.toFixed(1)} g/L, pH ${w.after.ph.toFixed(2)}. ${x.note}`
+          `to ${w.after.taGL.toFixed(1)} g/L, pH ${w.after.ph.toFixed(2)}.${over(w.id)} ${x.note}`
         ];
       }),
       workings: [

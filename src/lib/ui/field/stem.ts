@@ -1,0 +1,56 @@
+import { contents, fermentedOf, type BatchState } from '$core/ledger/fold';
+import { ferment } from '$core/ferment/convert';
+import { fermentedFromRefractometer } from '$core/liquid/refractometer';
+import { sgFrom, type Scale } from '$core/liquid/scales';
+import { brixFromSg } from '$core/liquid/sugar';
+import { addInto, liquid } from '$core/must/stock';
+import { InputError } from '$core/units/input-error';
+import { parseStem } from '$core/units/parse';
+import type { Settings } from '$lib/store/settings';
+
+/** A reading as it was taken: the gravity, and the °Bx where a refractometer showed it. */
+export type Stem = { sg: number; bx: number | null };
+
+/** What has to be known of the instrument before a reading can be taken: asked once, then kept. */
+export function askOf(text: string, on: Scale, s: Settings): 'bx' | 'potential' | null {
+  try {
+    const { scale } = parseStem(text, on);
+    if (scale === 'brix' && s.hydrometer.bxBy === undefined) return 'bx';
+    if (scale === 'potential' && s.hydrometer.potentialAt1100 === undefined) return 'potential';
+  } catch {
+    // Not a reading yet.
+  }
+  return null;
+}
+
+/** What all the sugar of a batch would read if none had fermented, °Bx. */
+function startBrix(state: BatchState): number {
+  const all = addInto(contents(state), state.held);
+  const must = liquid(ferment(all, -fermentedOf(state)).stock);
+  return must ? brixFromSg(must.sg) : NaN;
+}
+
+/**
+ * A reading on any scale, by the household's own instrument.
+ * @param state of the batch it is of; none where nothing ferments
+ * @throws InputError that asks, or when it is off the scale
+ */
+export function readStem(text: string, on: Scale, s: Settings, state?: BatchState): Stem {
+  const { scale, reading } = parseStem(text, on);
+  const { bxBy, potentialAt1100 } = s.hydrometer;
+  if (scale !== 'brix' || reading < 0) return { sg: sgFrom(scale, reading, potentialAt1100), bx: null };
+  if (bxBy === undefined)
+    throw new InputError(
+      '°Bx by hydrometer or by refractometer?',
+      'Say which: alcohol bends what a refractometer shows.'
+    );
+  if (bxBy === 'hydrometer') return { sg: sgFrom('brix', reading), bx: null };
+  const ferments = state !== undefined && (state.pitches.length > 0 || fermentedOf(state) > 1e-6);
+  if (!ferments) return { sg: sgFrom('brix', reading), bx: reading };
+  if (state.fills.some((f) => f.maskedSg > 0))
+    throw new InputError(
+      'A refractometer cannot read a wine that was sweetened with what does not ferment.',
+      'Read it with a hydrometer.'
+    );
+  return { sg: fermentedFromRefractometer(startBrix(state), reading), bx: reading };
+}
