@@ -49,7 +49,7 @@
   );
   const unit = $derived(household.settings.volume);
   const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
-  const hasFruit = $derived((e?.likely.produceKg ?? 0) > 0);
+  const hasFruit = $derived((e?.likely.pulpKg ?? 0) > 0);
   const foamShare = $derived(foamShareOf(vessel, mustLike(bench.solved.plan)));
   /** Where it goes after the bucket: reckoned once the typing rests, as the jars are tried in every way. */
   let stages = $state.raw<Stage[]>([]);

@@ -4,7 +4,7 @@ import { abvOf, ferment } from '../ferment/convert';
 import { findRoot } from '../liquid/root';
 import { spiritIndication } from '../liquid/spirit';
 import { WATER_20 } from '../liquid/water';
-import { pulpL } from '../must/balance';
+import { isStrained, pulpL } from '../must/strain';
 import { priceKey } from '../must/cost';
 import {
   amountOf,
@@ -44,6 +44,8 @@ type Lot = {
   insolublesKg: number;
   /** the event that hung it in, for what is steeped */
   steepId: string | null;
+  /** an infusion's pulp: strained off before the sugar, or the yeast, goes in */
+  isInfused?: boolean;
 };
 
 export type Reading = {
@@ -222,6 +224,17 @@ function add(
   at: number,
   steepId: string | null = null
 ): void {
+  // An infusion is strained before it is sweetened: its pulp keeps of the water, not of the sugar.
+  const sweetens = (i: Ingredient) => ['sugar', 'honey', 'juice', 'wine'].includes(i.kind);
+  if (!steepId && ingredients.some(sweetens)) {
+    const before = ingredients.filter((i) => !sweetens(i));
+    if (before.some(isStrained)) {
+      add(s, before, vesselId, at);
+      strainOff(s, at, true);
+      return add(s, ingredients.filter(sweetens), vesselId, at);
+    }
+    strainOff(s, at, false);
+  }
   if (vesselId) fillOf(s, vesselId);
   else if (s.fills.length === 0) fillOf(s, 'none');
   const fills = named(s, vesselId);
@@ -272,7 +285,19 @@ function add(
     each((f, share) => (f.cost += price * amountOf(item) * share));
     s.cost += price * amountOf(item);
     for (const a of allergensOf(item)) if (!s.allergens.includes(a)) s.allergens.push(a);
-    if (item.kind === 'produce' && produce && !item.pressed) {
+    if (item.kind === 'produce' && produce && !steepId && isStrained(item)) {
+      addInto(first.stock, held);
+      s.lots.push({
+        ...NO_PULP,
+        vesselId: first.vesselId,
+        held: emptyStock(),
+        halfH: 1,
+        since: at,
+        pulpKg,
+        steepId: null,
+        isInfused: true
+      });
+    } else if (item.kind === 'produce' && produce && !item.pressed) {
       const heat = item.heat ?? (s.plan.wildYeast === 'heat' && !steepId ? 'poured' : 'raw');
       const hasEnzyme = 'pectic-enzyme' in s.powdersG;
       s.lots.push({
@@ -450,6 +475,24 @@ function correctVolume(s: Working, fills: readonly Fill[], foundL: number, at: n
   for (const f of fills) keepShare(f, foundL / expectedL);
   if (Math.abs(foundL - expectedL) > 0.02 * expectedL)
     s.corrections.push({ kind: 'volume', at, expectedL, foundL });
+}
+
+/**
+ * Strains off what was infused. While next to nothing but its own juice is there, the water is still to come.
+ * @param isSure whether it is strained whatever is there, as when the yeast goes in
+ */
+function strainOff(s: Working, at: number, isSure: boolean): void {
+  const lots = s.lots.filter((l) => l.isInfused);
+  if (lots.length === 0) return;
+  const heldL = pulpL(
+    s.plan.press,
+    lots.reduce((sum, l) => sum + l.pulpKg, 0)
+  );
+  const thereL = s.fills
+    .filter((f) => lots.some((l) => l.vesselId === f.vesselId))
+    .reduce((sum, f) => sum + fillL(f), 0);
+  if (!isSure && thereL < 2 * heldL) return;
+  takeOut(s, lots, s.plan.press, undefined, at);
 }
 
 /** Takes lots out of their vessels, with the liquid that their pulp keeps. */
@@ -672,6 +715,7 @@ function apply(s: Working, e: LedgerEvent, when: number): void {
     case 'blend':
       return blend(s, e, when);
     case 'pitch':
+      strainOff(s, when, true);
       s.pitches.push({ at: when, yeast: e.data.yeast, massG: e.data.massG ?? null });
       return;
     case 'stir':

@@ -3,7 +3,9 @@ import { liveTimed } from '../ledger/events';
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../must/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
-import { CUTS, HEATS } from '../produce/extraction';
+import { usableKg } from '../must/stock';
+import { isStrained, pulpL } from '../must/strain';
+import { CUTS, HEATS, pulpFactor } from '../produce/extraction';
 import { additiveOf, isForMust, powdersOf, type Powder } from '../scale/powders';
 import { beforeSweetening, sweetenedWith } from '../scale/goals';
 import { solvePlan } from '../scale/solve';
@@ -144,8 +146,14 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   });
   const of = (...kinds: Ingredient['kind'][]) => rows.filter((i) => kinds.includes(i.kind));
   const water = of('water');
-  cards.push(...of('produce', 'juice', 'wine').map(weigh));
-  if (isHot && water.length > 0) {
+  // In the order it is done: what is infused, its water, the heat, the straining; then fruit, sugar and the rest.
+  const infused = rows.filter(isStrained);
+  const fruit = of('produce', 'juice', 'wine').filter((i) => !infused.includes(i));
+  const isPoured = isHot && water.length > 0;
+  cards.push(...infused.map(weigh));
+  if (!isPoured || infused.length === 0) cards.push(...fruit.map(weigh));
+  if (isPoured || infused.length > 0) cards.push(...water.map(weigh));
+  if (isPoured) {
     const simmer = Math.max(
       0,
       ...rows.map((i) => (i.kind === 'produce' && i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0))
@@ -156,13 +164,27 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       title: simmer > 0 ? `Simmer ${simmer} minutes` : 'Water on the boil',
       how:
         simmer > 0
-          ? 'In part of the water, until tender, not to a mash. Then strain, hot, into the bucket.'
-          : 'Pour it over the fruit, in the bucket, not into cold glass. Hot water and syrup scald: keep hands and children clear.',
+          ? 'In the water, under a lid, until tender, not to a mash.'
+          : `Pour it over ${fruit.length + infused.length > 0 ? 'the fruit, ' : ''}in the bucket, not into cold glass. Hot water and syrup scald: keep hands and children clear.`,
       ...(simmer > 0 ? { timerMin: simmer } : {}),
       waits: []
     });
   }
-  cards.push(...of('sugar', 'honey').map(weigh), ...water.map(weigh));
+  if (infused.length > 0) {
+    cards.push({
+      id: 'strain',
+      kind: 'tick',
+      title: 'Strain it into the bucket',
+      how: `${STRAIN_HOW[choiceOf(plan, 'press')]} The ${listed(infused.map((i) => nameOf(i).toLowerCase()))} keep about ${pulpL(
+        plan.press,
+        infused.reduce((sum, i) => sum + infusedPulpKg(i), 0)
+      ).toFixed(1)} L of the water: no sugar is lost with it.`,
+      waits: [{ id: 'boil', hours: 0, why: 'once it is simmered' }]
+    });
+    cards.push(...fruit.map(weigh));
+  }
+  cards.push(...of('sugar', 'honey').map(weigh));
+  if (!isPoured && infused.length === 0) cards.push(...water.map(weigh));
   cards.push({
     id: 'mark',
     kind: 'tick',
@@ -234,6 +256,16 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   return cards;
 }
 
+const STRAIN_HOW = {
+  drip: 'Let it drain by itself.',
+  squeeze: 'Let it drain, then squeeze.',
+  press: 'Let it drain, then press it.'
+} as const;
+const listed = (names: readonly string[]): string => names.join(' and ');
+/** Pulp of a row that is strained off, kg counted as soft fruit. */
+const infusedPulpKg = (i: Ingredient): number =>
+  i.kind === 'produce' ? usableKg(i, entryOf(i)!) * pulpFactor(entryOf(i)!, i.form) : 0;
+
 /** What to do with a row before it is weighed, in words. */
 function handlingOf(i: Ingredient, plan: Plan): string {
   if (i.kind === 'produce') {
@@ -241,10 +273,11 @@ function handlingOf(i: Ingredient, plan: Plan): string {
     const wash = { rinsed: 'Rinse', washed: 'Wash and drain', unwashed: 'Look over, do not wash' }[
       choiceOf(plan, 'wash')
     ];
+    const isOff = isStrained(i);
     const heat = i.heat ?? (choiceOf(plan, 'wildYeast') === 'heat' ? 'poured' : 'raw');
     return [
       `${wash}, trim, then weigh what goes in.`,
-      `${cap(CUTS[i.cut ?? 'crushed'].name)}${choiceOf(plan, 'fruitIn') === 'bag' ? ', in the bag' : ''}${heat === 'raw' ? '' : `; ${HEATS[heat].name}`}.`,
+      `${cap(CUTS[i.cut ?? 'crushed'].name)}${choiceOf(plan, 'fruitIn') === 'bag' && !isOff ? ', in the bag' : ''}${heat === 'raw' ? '' : `; ${HEATS[heat].name}`}${isOff ? ', then strained off' : ''}.`,
       ...(i.form === 'frozen' ? ['The thaw juice goes in too.'] : []),
       ...(hours >= 0.25
         ? [`Takes about ${hours < 1 ? `${Math.round(hours * 60)} min` : `${hours.toFixed(1)} h`}.`]

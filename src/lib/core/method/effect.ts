@@ -1,4 +1,4 @@
-import { likelyFigures, likelyMix } from '../must/balance';
+import { likelyFigures, mixOf } from '../must/balance';
 import { hoursToGive } from '../must/balance';
 import type { Plan } from '../must/plan';
 import { nutrientOf, powdersOf } from '../scale/powders';
@@ -19,7 +19,7 @@ function outcomeOf(plan: Plan): Outcome {
   const f = likelyFigures(plan);
   const steps = stepsOf(plan);
   const at = soonestH(steps);
-  const nutrient = nutrientOf(plan, likelyMix(plan.ingredients).all);
+  const nutrient = nutrientOf(plan, mixOf(plan).all);
   return {
     startSg: likelyFigures(sugarParts(plan).now).sgAllGiven,
     intoGlassL: f.intoGlassL,

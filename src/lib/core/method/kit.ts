@@ -1,6 +1,6 @@
 import { nameOf } from '../must/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
-import { likelyFigures, likelyMix } from '../must/balance';
+import { likelyFigures, mixOf } from '../must/balance';
 import { feedText, nutrientOf, powdersOf } from '../scale/powders';
 import { sweetenKg } from '../scale/solve';
 import { choiceOf } from './schools';
@@ -82,7 +82,7 @@ export function shoppingOf(plan: Plan): Shopping[] {
       text: p.id === 'yeast' ? packets(p.massG) : p.amount,
       group: p.id === 'yeast' ? 'yeast' : 'powders'
     });
-  const nutrient = nutrientOf(plan, likelyMix(plan.ingredients).all);
+  const nutrient = nutrientOf(plan, mixOf(plan).all);
   if (nutrient && nutrient.feeds.length > 0)
     out.push({ name: 'Nutrient', amount: null, unit: null, text: feedText(nutrient), group: 'powders' });
   if (choiceOf(plan, 'clearing') === 'finings')

@@ -1,4 +1,4 @@
-import { likelyFigures, likelyMix } from '../must/balance';
+import { likelyFigures, mixOf } from '../must/balance';
 import { nameOf } from '../must/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
 import { YEASTS } from '../must/substances';
@@ -50,7 +50,7 @@ export function sheetOf(plan: Plan, vesselName: string, units: SheetUnits): Shee
   const parts = sugarParts(plan);
   const start = likelyFigures(parts.now);
   const sweet = sweetenKg(plan);
-  const nutrient = nutrientOf(plan, likelyMix(plan.ingredients).all);
+  const nutrient = nutrientOf(plan, mixOf(plan).all);
   const steps = stepsOf(plan);
   const at = soonestH(steps);
   return {

@@ -1,4 +1,5 @@
-import { entryOf, usesEnzyme, type Plan } from '../must/plan';
+import { amountOf, entryOf, usesEnzyme, type Plan } from '../must/plan';
+import { isStrained } from '../must/strain';
 import { choiceOf } from './schools';
 
 export type StepId =
@@ -43,11 +44,12 @@ const wait = (step: StepId, minH: number, maxH: number, why: string): Wait => ({
 export function stepsOf(plan: Plan): Step[] {
   const school = plan.wildYeast ?? 'sulphite';
   const fruit = plan.ingredients
-    .filter((i) => i.kind === 'produce' && i.massKg > 0 && !i.pressed)
+    .filter((i) => i.kind === 'produce' && i.massKg > 0 && !i.pressed && !isStrained(i))
     .map((i) => entryOf(i))
     .filter((p) => p !== undefined);
   const steepDays = Math.max(0, ...fruit.map((p) => p.steepDays[1]));
   const hasFruit = steepDays > 0;
+  const isInfusion = !hasFruit && plan.ingredients.some((i) => amountOf(i) > 0 && isStrained(i));
   const hasPectin = usesEnzyme(plan);
   const isWild = school === 'wild';
   const isTogether = choiceOf(plan, 'powders') === 'together';
@@ -56,9 +58,11 @@ export function stepsOf(plan: Plan): Step[] {
   const steps: Step[] = [
     {
       id: 'crush',
-      title: hasFruit ? 'Crush and mix' : 'Mix the must',
+      title: hasFruit ? 'Crush and mix' : isInfusion ? 'Infuse, strain and mix' : 'Mix the must',
       short: 'crush',
-      how: `${WASH_HOW[choiceOf(plan, 'wash')]}Everything into the clean bucket${hasFruit ? FRUIT_HOW[choiceOf(plan, 'fruitIn')] : ''}; ${hasFruit ? 'fruit crushed, ' : ''}sugar dissolved.`,
+      how: isInfusion
+        ? 'Simmered or steeped in the water, strained, then the sugar dissolved in it.'
+        : `${WASH_HOW[choiceOf(plan, 'wash')]}Everything into the clean bucket${hasFruit ? FRUIT_HOW[choiceOf(plan, 'fruitIn')] : ''}; ${hasFruit ? 'fruit crushed, ' : ''}sugar dissolved.`,
       waits: []
     }
   ];
@@ -107,7 +111,8 @@ export function stepsOf(plan: Plan): Step[] {
     });
   const stirring = choiceOf(plan, 'stirring');
   const airUntil = choiceOf(plan, 'air') === 'third' ? 'a third of the sugar is gone' : 'the third day';
-  if (stirring === 'daily')
+  // What was strained leaves no cap to push down.
+  if (stirring === 'daily' && !isInfusion)
     steps.push({
       id: 'stir',
       title: hasFruit ? 'Push the cap down and stir' : 'Stir air in',

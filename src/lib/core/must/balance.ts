@@ -11,6 +11,7 @@ import { phOf, titratableAcidity } from './acid';
 import { DRAWS, drawn, normals } from './draw';
 import { costOf } from './cost';
 import { entryOf, toleranceOf, usesEnzyme, type Ingredient, type Plan } from './plan';
+import { afterFruit, drain, isStrained, isSweetenedLate, pulpL } from './strain';
 import { SUCROSE_TO_HEXOSE, SWEETENERS, type SweetenerId } from './substances';
 import {
   acidWater,
@@ -28,19 +29,8 @@ import {
   type Stock
 } from './stock';
 
-/** Liquid that stays in the pulp, litres per kg of produce, by how the fruit is taken out. Common practice. */
-export const HELD_BY_PULP = {
-  drip: [0.12, 0.2, 0.3],
-  squeeze: [0.06, 0.11, 0.18],
-  press: [0.03, 0.06, 0.1]
-} as const;
-
 /** Litres of wine a bottle takes. */
 export const BOTTLE_L = 0.75;
-
-/** Litres left in `pulpKg` of pulp, counted as fresh fruit; `z` 0 is typical. */
-export const pulpL = (press: Plan['press'], pulpKg: number, z = 0): number =>
-  drawn(HELD_BY_PULP[press ?? 'drip'], z) * pulpKg;
 
 /** Share of the wine left behind with the lees at the first racking. Common practice: half to one litre of eight. */
 export const FIRST_RACKING_LOSS = [0.06, 0.09, 0.13] as const;
@@ -53,23 +43,38 @@ export const rackingLossL = (volumeL: number, isFirst: boolean): number =>
 
 /**
  * One plausible must: what is poured, what it will be once the fruit has given, and its pulp.
- * `now` is the must at the age asked about.
+ * `now` is the must at the age asked about. Of what is strained before the sugar nothing stays in the must but what
+ * it gave; `infusion` is that with its water, before it was strained, and `sweet` what sugar and honey bring.
  */
-type Mix = { none: Stock; all: Stock; now: Stock; insolublesKg: number; produceKg: number; pulpKg: number };
+type Mix = {
+  none: Stock;
+  all: Stock;
+  now: Stock;
+  infusion: Stock;
+  sweet: Stock;
+  insolublesKg: number;
+  produceKg: number;
+  pulpKg: number;
+  strainedKg: number;
+};
 
 const emptyMix = (): Mix => ({
   none: emptyStock(),
   all: emptyStock(),
   now: emptyStock(),
+  infusion: emptyStock(),
+  sweet: emptyStock(),
   insolublesKg: 0,
   produceKg: 0,
-  pulpKg: 0
+  pulpKg: 0,
+  strainedKg: 0
 });
 const copyMix = (m: Mix, isAged: boolean): Mix => ({
   ...m,
   none: scaled(m.none),
   all: scaled(m.all),
-  now: isAged ? scaled(m.now) : m.now
+  now: isAged ? scaled(m.now) : m.now,
+  infusion: scaled(m.infusion)
 });
 
 /** When the must is looked at, and how it is treated. */
@@ -96,6 +101,16 @@ function addTo(m: Mix, ingredient: Ingredient, index: number, lot: LotDraw, age:
     addInto(m.none, poured);
     addInto(m.all, poured);
     if (age.ageH !== null) addInto(m.now, poured);
+    if (ingredient.kind === 'water') addInto(m.infusion, poured);
+    if (ingredient.kind === 'sugar' || ingredient.kind === 'honey') addInto(m.sweet, poured);
+    return;
+  }
+  if (isStrained(ingredient)) {
+    const { poured, held, pulpKg } = contribution(ingredient, produce, lot);
+    const given = addInto(poured, held);
+    for (const s of [m.none, m.all, m.infusion, ...(age.ageH === null ? [] : [m.now])]) addInto(s, given);
+    m.produceKg += usableKg(ingredient, produce!, lot);
+    m.strainedKg += pulpKg;
     return;
   }
   m.produceKg += usableKg(ingredient, produce!, lot);
@@ -132,15 +147,24 @@ const halfOf = (
   );
 
 /** The likely must, without ranges: what the solver and the ledger start from. */
-export function likelyMix(ingredients: readonly Ingredient[], age: Age = NO_AGE): Mix {
+export function likelyMix(ingredients: readonly Ingredient[], age: Age = NO_AGE, press?: Plan['press']): Mix {
   const m = emptyMix();
   ingredients.forEach((ingredient, i) => addTo(m, ingredient, i, TYPICAL, age));
+  return strained(m, press);
+}
+
+/** The likely must of a plan, as its fruit is taken out. */
+export const mixOf = (plan: Plan): Mix => likelyMix(plan.ingredients, NO_AGE, plan.press);
+
+/** The mix with what was strained off, and the infusion it kept, left behind; in place. */
+function strained(m: Mix, press: Plan['press'], z = 0): Mix {
+  if (m.strainedKg > 0) drain([m.none, m.all, m.now], m.infusion, pulpL(press, m.strainedKg, z));
   return m;
 }
 
 /** The likely gravity of a plan's must `ageH` hours after the fruit went in, before any ferment; null without liquid. */
 export function sgAtAge(plan: Plan, ageH: number): number | null {
-  const { now } = likelyMix(plan.ingredients, ageOf(plan, ageH));
+  const { now } = likelyMix(plan.ingredients, ageOf(plan, ageH), plan.press);
   return dissolves(now.waterKg, now.solidsKg) ? (liquid(now)?.sg ?? null) : null;
 }
 
@@ -150,7 +174,7 @@ export function hoursToGive(plan: Plan): number {
   // Each lot gives at its own pace; what each holds need be found once.
   const lots = plan.ingredients.flatMap((item) => {
     const produce = entryOf(item);
-    if (item.kind !== 'produce' || !produce || item.massKg <= 0) return [];
+    if (item.kind !== 'produce' || !produce || item.massKg <= 0 || isStrained(item)) return [];
     const { held } = contribution(item, produce, TYPICAL);
     return [{ solidsKg: held.solidsKg, halfH: halfOf(item, produce, age, 0) }];
   });
@@ -210,21 +234,26 @@ function figures(m: Mix, plan: Plan, luck: Luck, cost: number, nearPh?: number):
       costPerBottle: gone
     };
   const ethanolYield = drawn(YIELD.ethanol, luck.yield);
-  const dry = ferment(m.all, m.all.hexoseKg, ethanolYield).stock;
+  const heldL = pulpL(plan.press, m.pulpKg, luck.pulp);
+  // Sugar that waits for the fruit to be out finds less must, and none of it stays in the pulp.
+  const isLate = isSweetenedLate(plan) && m.pulpKg > 0 && m.sweet.solidsKg > 0;
+  const wine = isLate ? afterFruit(m.all, m.sweet, heldL) : m.all;
+  const made = isLate ? liquid(wine)! : all;
+  const dry = ferment(wine, wine.hexoseKg, ethanolYield).stock;
   const potentialAbv = abvOf(dry);
   const tolerance = drawn(toleranceOf(plan.yeast), luck.tolerance);
-  const end = potentialAbv <= tolerance ? dry : finish(m.all, tolerance, ethanolYield).stock;
+  const end = potentialAbv <= tolerance ? dry : finish(wine, tolerance, ethanolYield).stock;
   const final = liquid(end)!;
-  const intoGlassL = Math.max(0, all.volumeL - pulpL(plan.press, m.pulpKg, luck.pulp));
+  const intoGlassL = isLate ? made.volumeL : Math.max(0, all.volumeL - heldL);
   const afterLees =
     intoGlassL * (1 - drawn(FIRST_RACKING_LOSS, luck.lees)) * (1 - drawn(LATER_RACKING_LOSS, luck.lees));
-  const water = acidWater(m.all, all.volumeL);
+  const water = acidWater(wine, made.volumeL);
   const hasAcid = Object.values(water.acids).some((a) => a > 1e-6) || water.carbonate > 0;
   return {
     liquidVolumeL: all.volumeL,
     vesselVolumeL: all.volumeL + m.insolublesKg / INSOLUBLE_DENSITY,
     sgNoneGiven: none?.sg ?? gone,
-    sgAllGiven: all.sg,
+    sgAllGiven: made.sg,
     potentialAbv,
     finalAbv: potentialAbv <= tolerance ? potentialAbv : abvOf(end),
     finalSg: final.sg,
@@ -233,7 +262,7 @@ function figures(m: Mix, plan: Plan, luck: Luck, cost: number, nearPh?: number):
     ph: hasAcid ? phOf(water, nearPh) : gone,
     intoGlassL,
     bottles: afterLees / BOTTLE_L,
-    yanMgL: m.all.nitrogenMg / all.volumeL,
+    yanMgL: wine.nitrogenMg / made.volumeL,
     fruitPerL: m.produceKg > 0 && intoGlassL > 0 ? m.produceKg / intoGlassL : gone,
     sgNow: now?.sg ?? gone,
     costPerBottle: (cost * BOTTLE_L) / afterLees + (plan.prices?.bottle ?? 0)
@@ -241,8 +270,7 @@ function figures(m: Mix, plan: Plan, luck: Luck, cost: number, nearPh?: number):
 }
 
 /** Figures of the likely must alone: no ranges, and fast. For the solver. */
-export const likelyFigures = (plan: Plan): Figures =>
-  figures(likelyMix(plan.ingredients), plan, TYPICAL_LUCK, NaN);
+export const likelyFigures = (plan: Plan): Figures => figures(mixOf(plan), plan, TYPICAL_LUCK, NaN);
 
 export type MustEstimate = { [K in keyof Figures]: Estimate | null } & {
   /** what the likely must holds in kg, for the ribbon and the workings */
@@ -260,6 +288,7 @@ export function oneMust(plan: Plan, normal: () => number, ageH: number | null = 
   const age = ageOf(plan, ageH);
   plan.ingredients.forEach((item, index) => addTo(m, item, index, lotFrom(normal), age));
   const luck = { yield: normal(), tolerance: normal(), pulp: normal(), lees: normal() };
+  strained(m, plan.press, luck.pulp);
   return figures(m, plan, luck, costOf(plan)?.total ?? NaN);
 }
 
@@ -287,7 +316,7 @@ const LUCK_DIMENSIONS = 4;
 export function estimateMust(plan: Plan, ageH: number | null = null): MustEstimate {
   const age = ageOf(plan, ageH);
   const cost = costOf(plan)?.total ?? NaN;
-  const m = likelyMix(plan.ingredients, age);
+  const m = likelyMix(plan.ingredients, age, plan.press);
   const likely = figures(m, plan, TYPICAL_LUCK, cost);
   const names = Object.keys(likely) as (keyof Figures)[];
   const columns = names.map(() => new Float64Array(DRAWS));
@@ -311,6 +340,7 @@ export function estimateMust(plan: Plan, ageH: number | null = null): MustEstima
         lotFrom((d) => z[d]![i]!),
         age
       );
+    strained(one, plan.press, luck[2]![i]!);
     const drawnFigures = figures(
       one,
       plan,
@@ -339,6 +369,10 @@ function assumptions(plan: Plan, m: Mix, e: { [K in keyof Figures]: Estimate | n
   if (simmerMin > 0)
     said.push(
       `What simmers away, about ${boilOffL(simmerMin)[1].toFixed(1)} L, is made up with water to the mark.`
+    );
+  if (isUsed(isStrained))
+    said.push(
+      'What is strained before the sugar keeps its share of the thin infusion; nothing of it stays in the bucket.'
     );
   if (isUsed((i) => i.form === 'canned'))
     said.push('Canned fruit is weighed drained; syrup would bring sugar of its own.');

@@ -113,6 +113,8 @@ const ingredients = (checkEntry: Check, isKept: boolean) =>
         pressed: z
           .strictObject({ press: z.enum(keys<Press>(PRESSES)), mill: z.enum(keys<Mill>(MILLS)) })
           .optional(),
+        /** strained off before the sugar goes in; what is simmered is, unless said */
+        strained: z.boolean().optional(),
         measured: juiceReadingSchema.optional()
       })
       .superRefine(checkEntry),

@@ -3,13 +3,14 @@ import { ETHANOL_20 } from '../liquid/ethanol';
 import { liquidOf } from '../liquid/mix';
 import { brixFromSg } from '../liquid/sugar';
 import { H_TITRATION, hydrogenAt, TARTARIC_G_PER_EQ, waterCharge, weakCharge } from '../must/acid';
-import { pulpL } from '../must/balance';
+import { isStrained, isSweetenedLate, pulpL } from '../must/strain';
 import { entryOf, toleranceOf, type Ingredient, type Plan, type Target } from '../must/plan';
 import {
   addInto,
   contribution,
   emptyStock,
   INSOLUBLE_DENSITY,
+  scaled,
   TYPICAL,
   usableKg,
   type Stock
@@ -19,6 +20,10 @@ import type { Produce } from '../produce/schema';
 /** What ingredients add up to, as far as goals go: every field is a sum over ingredients. */
 export type Totals = {
   stock: Stock;
+  /** water, with what is strained off before the sugar; and what sugar and honey bring */
+  infusion: Stock;
+  sweet: Stock;
+  strainedKg: number;
   pulpKg: number;
   insolublesKg: number;
   fruitKg: number;
@@ -74,10 +79,15 @@ export function totalsOf(plan: Plan, item: Ingredient, amount: number): Totals {
   const one = 'volumeL' in item ? { ...item, volumeL: amount } : { ...item, massKg: amount };
   const { poured, held, pulpKg, insolublesKg } = contribution(one as Ingredient, entryOf(item), TYPICAL);
   const kg = item.kind === 'produce' ? usableKg({ ...item, massKg: amount }, entryOf(item)!) : 0;
+  const isOff = isStrained(item);
+  const stock = addInto(poured, held);
   return {
-    stock: addInto(poured, held),
-    pulpKg,
-    insolublesKg,
+    stock,
+    infusion: isOff || item.kind === 'water' ? stock : emptyStock(),
+    sweet: item.kind === 'sugar' || item.kind === 'honey' ? stock : emptyStock(),
+    strainedKg: isOff ? pulpKg : 0,
+    pulpKg: isOff ? 0 : pulpKg,
+    insolublesKg: isOff ? 0 : insolublesKg,
     fruitKg: kg,
     usualL: amount * usualOf(item, hasMain(plan))
   };
@@ -85,6 +95,9 @@ export function totalsOf(plan: Plan, item: Ingredient, amount: number): Totals {
 
 export const noTotals = (): Totals => ({
   stock: emptyStock(),
+  infusion: emptyStock(),
+  sweet: emptyStock(),
+  strainedKg: 0,
   pulpKg: 0,
   insolublesKg: 0,
   fruitKg: 0,
@@ -94,6 +107,9 @@ export const noTotals = (): Totals => ({
 /** Adds `share` of some totals to others, in place. */
 export function addTotals(to: Totals, other: Totals, share = 1): Totals {
   addInto(to.stock, other.stock, share);
+  addInto(to.infusion, other.infusion, share);
+  addInto(to.sweet, other.sweet, share);
+  to.strainedKg += other.strainedKg * share;
   to.pulpKg += other.pulpKg * share;
   to.insolublesKg += other.insolublesKg * share;
   to.fruitKg += other.fruitKg * share;
@@ -194,10 +210,37 @@ const chargeAt = (s: Stock, h: number, volumeL: number, withCarbonate: boolean):
   weakCharge({ acids: s.acidsMol, buffer: s.bufferMol, carbonate: s.carbonateMol }, h, withCarbonate) -
   s.strongIonEq;
 
+/** A litre of what is in a stock. */
+function litreOf(s: Stock): Stock | null {
+  const volumeL = volumeBy(partialsAt(s), s);
+  return volumeL > 1e-6 ? scaled(s, 1 / volumeL) : null;
+}
+
+/**
+ * What is left of totals once pulp that was strained off, and fruit that is out before the sugar goes in, have kept
+ * their thin share: straight lines near a point, and exact there.
+ */
+function drainedAt(plan: Plan, at: Totals): (t: Totals) => { must: Stock; keptL: number } {
+  const strainedLitre = at.strainedKg > 1e-9 ? litreOf(at.infusion) : null;
+  const strain = (t: Totals): Stock =>
+    strainedLitre ? addInto(scaled(t.stock), strainedLitre, -pulpL(plan.press, t.strainedKg)) : t.stock;
+  const isLate = isSweetenedLate(plan) && at.pulpKg > 1e-9 && at.sweet.solidsKg > 1e-9;
+  const thinLitre = isLate ? litreOf(addInto(scaled(strain(at)), at.sweet, -1)) : null;
+  return (t) => {
+    const must = strain(t);
+    const keptL = pulpL(plan.press, t.pulpKg);
+    return thinLitre ? { must: addInto(scaled(must), thinLitre, -keptL), keptL: 0 } : { must, keptL };
+  };
+}
+
 /** Litres into glass by totals, as a straight line near a point. */
 export function glassAt(plan: Plan, at: Totals): (t: Totals) => number {
-  const p = partialsAt(at.stock);
-  return (t) => volumeBy(p, t.stock) - pulpL(plan.press, t.pulpKg);
+  const drained = drainedAt(plan, at);
+  const p = partialsAt(drained(at).must);
+  return (t) => {
+    const { must, keptL } = drained(t);
+    return volumeBy(p, must) - keptL;
+  };
 }
 
 /** A straight line by which a goal is judged near a point: the miss, in its own unit, of any totals. */
@@ -212,31 +255,50 @@ export type Line = { goal: Goal; constant: number; of: (t: Totals) => number };
 export function linesAt(
   plan: Plan,
   goals: readonly Goal[],
-  at: Totals,
+  totals: Totals,
   isStuck: (goal: Goal) => boolean = () => false
 ): Line[] {
+  const drained = drainedAt(plan, totals);
+  const left = (t: Totals): Drained => {
+    const { must, keptL } = drained(t);
+    return { ...t, stock: must, keptL };
+  };
+  const lines = drainedLines(plan, goals, left(totals), isStuck);
+  return lines.map((l) => ({ ...l, of: (t) => l.of(left(t)) }));
+}
+
+/** Totals with what pulp keeps taken off, and the litres it still will. */
+type Drained = Totals & { keptL: number };
+type DrainedLine = { goal: Goal; constant: number; of: (t: Drained) => number };
+
+function drainedLines(
+  plan: Plan,
+  goals: readonly Goal[],
+  at: Drained,
+  isStuck: (goal: Goal) => boolean
+): DrainedLine[] {
   const must = partialsAt(at.stock);
   const left = leftSweet(plan) / 1000;
   const dryOf = (s: Stock) => ferment(s, s.hexoseKg - Math.min(s.hexoseKg, left * volumeBy(must, s))).stock;
   const end = partialsAt(dryOf(at.stock));
-  const litres = (t: Totals) => volumeBy(must, t.stock);
-  const glass = (t: Totals) => litres(t) - pulpL(plan.press, t.pulpKg);
+  const litres = (t: Drained) => volumeBy(must, t.stock);
+  const glass = (t: Drained) => litres(t) - t.keptL;
   /** One sum over another. */
   const ratio = (
     goal: Goal,
-    num: (t: Totals) => number,
-    den: (t: Totals) => number,
+    num: (t: Drained) => number,
+    den: (t: Drained) => number,
     wanted = goal.wanted
-  ): Line => {
+  ): DrainedLine => {
     const below = Math.max(1e-6, den(at));
     const there = num(at) / below;
     const along = isStuck(goal) ? there : wanted;
     return { goal, constant: along - wanted, of: (t) => (num(t) - along * den(t)) / below };
   };
   /** Hexose less what stays, which is so much a litre of must. */
-  const fermented = (t: Totals) => t.stock.hexoseKg - left * litres(t);
-  const ethanolKg = (t: Totals) => t.stock.ethanolKg + YIELD.ethanol[1] * fermented(t);
-  const endL = (t: Totals) => {
+  const fermented = (t: Drained) => t.stock.hexoseKg - left * litres(t);
+  const ethanolKg = (t: Drained) => t.stock.ethanolKg + YIELD.ethanol[1] * fermented(t);
+  const endL = (t: Drained) => {
     const hexoseKg = fermented(t);
     const sugarKg = t.stock.hexoseKg > 0 ? (hexoseKg * t.stock.fermentableKg) / t.stock.hexoseKg : hexoseKg;
     return (
@@ -245,7 +307,7 @@ export function linesAt(
       end.solids * (t.stock.solidsKg + hexoseKg * YIELD.byproducts - sugarKg)
     );
   };
-  return goals.map((g): Line => {
+  return goals.map((g): DrainedLine => {
     switch (g.id) {
       case 'volumeL':
         return { goal: g, of: glass, constant: -g.wanted };
@@ -269,7 +331,7 @@ export function linesAt(
         return ratio(g, (t) => chargeAt(t.stock, H_TITRATION, litres(t), false) * TARTARIC_G_PER_EQ, litres);
       case 'phMax': {
         // By the acid that is missing at that pH, over what moves the must by one.
-        const charge = (t: Totals, ph: number) => chargeAt(t.stock, hydrogenAt(ph), litres(t), true);
+        const charge = (t: Drained, ph: number) => chargeAt(t.stock, hydrogenAt(ph), litres(t), true);
         return ratio(
           g,
           (t) => -charge(t, g.wanted),

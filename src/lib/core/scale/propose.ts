@@ -1,4 +1,4 @@
-import { likelyFigures, likelyMix } from '../must/balance';
+import { likelyFigures, mixOf } from '../must/balance';
 import { shortName } from '../must/name';
 import type { Ingredient, Plan } from '../must/plan';
 import type { Family, Produce } from '../produce/schema';
@@ -176,9 +176,7 @@ export function propose(
       // As far as it does no harm: acid that pH will not bear is left out.
       const way =
         f.taGL < usual[0] && Number.isFinite(f.taGL)
-          ? kindWays(likelyMix(asIs.ingredients).all, { taGL: usual[1] }, alkalinityMgL).find(
-              (w) => w.id === 'acid-blend'
-            )
+          ? kindWays(mixOf(asIs).all, { taGL: usual[1] }, alkalinityMgL).find((w) => w.id === 'acid-blend')
           : undefined;
       const sharpenTo = way && way.after.taGL > f.taGL + 0.3 ? Number(way.after.taGL.toFixed(1)) : null;
       return {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { pulpL } from '$core/must/balance';
+  import { pulpL } from '$core/must/strain';
   import { volumeOf } from '$core/ledger/fold';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';

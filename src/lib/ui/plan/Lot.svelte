@@ -1,6 +1,7 @@
 <script lang="ts">
   import { entryOf } from '$core/must/plan';
   import { priceKey } from '$core/must/cost';
+  import { isStrained } from '$core/must/strain';
   import { SWEETENERS, type SweetenerId } from '$core/must/substances';
   import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/produce/extraction';
   import { explain } from '$core/units/input-error';
@@ -108,12 +109,15 @@
       {@render choice('Ripeness', item.ripeness ?? 'ripe', names(RIPENESS), (v) => change({ ripeness: v }))}
       {@render choice(
         'Used',
-        item.pressed ? item.pressed.press : 'whole',
-        [['whole', 'in the must'], ...names(PRESSES)],
+        item.pressed ? item.pressed.press : isStrained(item) ? 'strained' : 'whole',
+        [['whole', 'in the must'], ['strained', 'strained off first'], ...names(PRESSES)],
         (v) =>
           change({
+            strained: v === 'strained' ? true : v === 'whole' ? false : undefined,
             pressed:
-              v === 'whole' ? undefined : { press: v, mill: item.form === 'frozen' ? 'thawed' : 'milled' }
+              v === 'whole' || v === 'strained'
+                ? undefined
+                : { press: v, mill: item.form === 'frozen' ? 'thawed' : 'milled' }
           })
       )}
       {#if item.pressed}

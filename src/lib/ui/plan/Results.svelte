@@ -53,14 +53,14 @@
         <dt class="sr-only">Start gravity</dt>
         <dd>
           <How title="Start gravity" lines={how.sg} class="number text-[1.5rem] leading-tight">
-            {#snippet trigger()}{#if start?.sgNoneGiven && e.likely.produceKg > 0}<span data-testid="sg-none"
+            {#snippet trigger()}{#if start?.sgNoneGiven && e.likely.pulpKg > 0}<span data-testid="sg-none"
                   >{sg(start.sgNoneGiven.likely)}</span
                 > →
               {/if}<span data-testid="sg-all">{start?.sgAllGiven ? sg(start.sgAllGiven.likely) : '?'}</span
               >{/snippet}
           </How>
           <span class="small block leading-tight"
-            >{start?.sgNoneGiven && e.likely.produceKg > 0 ? 'until the fruit lets go' : 'start gravity'}, {rangeText(
+            >{start?.sgNoneGiven && e.likely.pulpKg > 0 ? 'until the fruit lets go' : 'start gravity'}, {rangeText(
               (start ?? e).sgAllGiven!,
               sg
             )}{bench.parts.later.length > 0 ? ', before it is fed' : ''}</span

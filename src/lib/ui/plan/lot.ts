@@ -1,5 +1,6 @@
 import { brixFromSg } from '$core/liquid/sugar';
 import { entryOf, type Ingredient } from '$core/must/plan';
+import { isStrained } from '$core/must/strain';
 import { CUTS, FORM_NOTES, HEATS, PRESSES, RIPENESS } from '$core/produce/extraction';
 import { InputError } from '$core/units/input-error';
 import { parseNumber, parsePh, parseTitratable } from '$core/units/parse';
@@ -17,6 +18,7 @@ export function lotText(item: Ingredient): string {
     else {
       if (item.cut && item.cut !== 'crushed') said.push(CUTS[item.cut].name);
       if (item.heat && item.heat !== 'raw') said.push(HEATS[item.heat].name);
+      if (isStrained(item)) said.push('strained');
     }
   }
   if (item.kind === 'produce' || item.kind === 'juice') {
