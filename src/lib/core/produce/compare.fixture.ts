@@ -15,14 +15,15 @@ export const REVIEWED: Record<string, string> = {
   'strawberry.malic acid': OFF,
   'strawberry.citric acid': OFF,
   'blackberry.sugars': 'Theirs is a sweet cultivated variety; hedge berries hold less.',
+  'blackberry.citric acid': 'Within our spread, near its low end; wild berries are sharper.',
   'blackberry.malic acid': 'Within our spread at its low end; wild berries are sharper.',
   'blackcurrant.sugars': 'Within our spread at its low end.',
   'blackcurrant.insolubles': 'Ours counts the seeds, which are not ground up in a must.',
   'blackcurrant.citric acid':
     'Plainly off: blackcurrant is among the most citric of fruits, two to four per cent in every temperate table.',
-  'cherry.malic acid':
+  'sour-cherry.malic acid':
     'Theirs is as sweet as a dessert cherry (10.7 g sugar) though filed under the sour species.',
-  'cherry.citric acid': TRACE,
+  'sour-cherry.citric acid': TRACE,
   'plum.malic acid': OFF,
   'plum.citric acid': TRACE,
   'apple.malic acid':

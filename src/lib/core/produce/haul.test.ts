@@ -65,6 +65,14 @@ describe('what somebody has got', () => {
     expect(h.assumed.join()).toMatch(/4 lb/);
   });
 
+  it('says which of two it took, when the word names both', () => {
+    const h = said('2 kg cherries');
+    expect(h.assumed.join()).toMatch(
+      /sour cherries; there are sweet cherries too|sweet cherries; there are sour cherries too/
+    );
+    expect(said('2 kg sweet cherries').assumed).toEqual([]);
+  });
+
   it('refuses what is poison, asks about what it does not know, and drops nothing', () => {
     const h = said('1 kg foxglove and 2 kg plums and a zorp');
     expect(h.ingredients).toHaveLength(1);

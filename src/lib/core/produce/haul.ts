@@ -3,7 +3,7 @@ import { amountOf } from '../must/plan';
 import { nameOf } from '../must/name';
 import type { Country } from '../units/amount';
 import { bagKgIn } from './thing';
-import { chooseIngredient } from './choose';
+import { chooseIngredient, type Choice } from './choose';
 import type { Produce } from './schema';
 
 export type Haul = {
@@ -42,11 +42,25 @@ export function parseHaul(text: string, country: Country = 'uk', own: readonly P
       const bag = `A bag of sugar is taken as ${country === 'us' ? '4 lb' : `${bagKgIn(country)} kg`}.`;
       if (!out.assumed.includes(bag)) out.assumed.push(bag);
     }
+    const others = alike(answer.choices, item);
+    if (others.length > 0)
+      out.assumed.push(`Taken as ${nameOf(item).toLowerCase()}; there are ${others.join(' and ')} too.`);
     if (item.kind === 'produce' && amountOf(item) <= 0)
       out.assumed.push(choice.ask ?? `Say how much there is of the ${nameOf(item).toLowerCase()}.`);
     out.ingredients.push(item);
   }
   return out;
+}
+
+/** Other kinds that the same word names, where it names none of them wholly: sour and sweet cherries. */
+function alike(choices: readonly Choice[], item: Ingredient): string[] {
+  const last = (name: string) => name.toLowerCase().split(' ').at(-1);
+  const name = choices[0]!.label;
+  if (item.kind !== 'produce' || !name.includes(' ')) return [];
+  return choices
+    .slice(1)
+    .filter((c) => c.item.kind === 'produce' && c.label.includes(' ') && last(c.label) === last(name))
+    .map((c) => nameOf(c.item).toLowerCase());
 }
 
 const POURED: Ingredient['kind'][] = ['sugar', 'honey'];

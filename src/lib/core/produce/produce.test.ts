@@ -70,7 +70,7 @@ describe('against the Indian Food Composition Tables 2017', () => {
     strawberry: 'E063',
     blackberry: 'E013',
     blackcurrant: 'E015',
-    cherry: 'E014',
+    'sour-cherry': 'E014',
     plum: 'E054',
     apple: 'E003',
     pineapple: 'E053',

@@ -18,6 +18,7 @@ export const root = family(
     carrot: {
       name: 'Carrot',
       latin: 'Daucus carota',
+      litreG: 540,
       solids: [8, 9.5, 11],
       sugars: [3.8, 5, 6.5],
       sucroseShare: 0.7,
@@ -35,6 +36,7 @@ export const root = family(
     beetroot: {
       name: 'Beetroot',
       latin: 'Beta vulgaris',
+      litreG: 575,
       solids: [8.5, 10.3, 12.5],
       sugars: [5.5, 7, 9],
       sucroseShare: 0.93,
@@ -52,6 +54,7 @@ export const root = family(
     parsnip: {
       name: 'Parsnip',
       latin: 'Pastinaca sativa',
+      litreG: 560,
       solids: [10, 12.5, 15],
       sugars: [4, 5.5, 9],
       sucroseShare: 0.65,
@@ -71,6 +74,7 @@ export const root = family(
       name: 'Rhubarb stalk',
       plural: 'Rhubarb stalks',
       latin: 'Rheum × hybridum',
+      litreG: 520,
       solids: [3.2, 4.2, 5.2],
       sugars: [0.8, 1.2, 1.8],
       sucroseShare: 0.1,
@@ -95,6 +99,7 @@ export const root = family(
       name: 'Ginger root',
       plural: 'Ginger roots',
       latin: 'Zingiber officinale',
+      litreG: 400,
       solids: [6, 8, 10],
       sugars: [1.2, 1.7, 2.3],
       sucroseShare: 0.3,
@@ -134,6 +139,7 @@ export const root = family(
     'sweet-potato': {
       name: 'Sweet potato',
       latin: 'Ipomoea batatas',
+      litreG: 560,
       solids: [6.5, 9, 11.5],
       sugars: [2.8, 4.2, 6],
       sucroseShare: 0.7,
@@ -152,8 +158,9 @@ export const root = family(
     pumpkin: {
       name: 'Pumpkin',
       latin: 'Cucurbita maxima',
+      litreG: 490,
       solids: [5, 6.8, 9],
-      sugars: [2.2, 3.6, 5.5],
+      sugars: [1.9, 2.8, 4.2],
       sucroseShare: 0.4,
       acids: { malic: [0.08, 0.15, 0.3], citric: [0.01, 0.03, 0.06] },
       ph: [4.9, 5.3, 5.8],
@@ -169,6 +176,7 @@ export const root = family(
     celery: {
       name: 'Celery stalk',
       latin: 'Apium graveolens',
+      litreG: 430,
       solids: [2.6, 3.4, 4.2],
       sugars: [1, 1.4, 1.9],
       sucroseShare: 0.1,
@@ -225,6 +233,7 @@ export const root = family(
     turnip: {
       name: 'Turnip',
       latin: 'Brassica rapa',
+      litreG: 550,
       solids: [5, 6.3, 7.8],
       sugars: [2.8, 3.8, 4.8],
       sucroseShare: 0.1,

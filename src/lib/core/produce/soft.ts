@@ -33,6 +33,7 @@ export const soft = family(
       name: 'Raspberry',
       plural: 'Raspberries',
       latin: 'Rubus idaeus',
+      litreG: 520,
       solids: [7.2, 8.5, 10.2],
       sugars: [4.1, 5.2, 6.6],
       sucroseShare: 0.1,
@@ -53,7 +54,7 @@ export const soft = family(
       solids: [6.1, 8.1, 10.1],
       sugars: [4.3, 5.5, 7.3],
       sucroseShare: 0.02,
-      acids: { citric: [0.2, 0.45, 0.9], malic: [0.3, 0.5, 0.8] },
+      acids: { citric: [0.3, 0.55, 1.0], malic: [0.35, 0.65, 1.0] },
       ph: [3.5, 3.9, 4.3],
       minerals: { k: 162, na: 1, ca: 29, mg: 20 },
       insolubles: [3.5, 4.3, 5.5],
@@ -104,6 +105,7 @@ export const soft = family(
     blackcurrant: {
       name: 'Blackcurrant',
       latin: 'Ribes nigrum',
+      litreG: 470,
       solids: [10.6, 13.1, 15.6],
       sugars: [6.8, 8.3, 10.3],
       sucroseShare: 0.1,
@@ -125,6 +127,7 @@ export const soft = family(
     redcurrant: {
       name: 'Redcurrant',
       latin: 'Ribes rubrum',
+      litreG: 470,
       solids: [9.4, 11.4, 12.9],
       sugars: [5.1, 7.3, 8.6],
       sucroseShare: 0.08,
@@ -150,7 +153,7 @@ export const soft = family(
       solids: [8, 10.5, 13],
       sugars: [6.5, 8, 10],
       sucroseShare: 0.05,
-      acids: { citric: [0.3, 0.6, 0.9], malic: [0.08, 0.15, 0.3] },
+      acids: { citric: [0.4, 0.75, 1.1], malic: [0.1, 0.2, 0.35] },
       ph: [3.8, 4.0, 4.4],
       minerals: { k: 280, na: 6, ca: 38, mg: 5 },
       insolubles: [4, 5, 6.5],
@@ -221,6 +224,7 @@ export const soft = family(
     whitecurrant: {
       name: 'Whitecurrant',
       latin: 'Ribes rubrum',
+      litreG: 470,
       solids: [9.3, 11.3, 12.8],
       sugars: [5.1, 7.3, 8.6],
       sucroseShare: 0.08,
@@ -241,6 +245,7 @@ export const soft = family(
     cranberry: {
       name: 'Cranberry',
       latin: 'Vaccinium macrocarpon',
+      litreG: 420,
       solids: [7, 8.5, 10],
       sugars: [4, 4.9, 5.9],
       sucroseShare: 0.05,

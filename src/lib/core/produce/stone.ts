@@ -81,10 +81,11 @@ export const stone = family(
       },
       colour: { must: '#7d2b4c', fruit: '#2e2a4d' }
     },
-    cherry: {
+    'sour-cherry': {
       name: 'Sour cherry',
       plural: 'Sour cherries',
       latin: 'Prunus cerasus',
+      litreG: 585,
       solids: [10.5, 12.5, 14.5],
       sugars: [7.4, 9.1, 11.4],
       sucroseShare: 0.05,
@@ -179,6 +180,7 @@ export const stone = family(
     'sweet-cherry': {
       name: 'Sweet cherry',
       latin: 'Prunus avium',
+      litreG: 585,
       solids: [13.3, 15.8, 18.3],
       sugars: [11, 13.3, 15.5],
       sucroseShare: 0.02,

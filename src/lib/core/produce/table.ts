@@ -28,8 +28,11 @@ export const PRODUCE: readonly Produce[] = [
 
 const BY_ID = new Map(PRODUCE.map((p) => [p.id, p]));
 
+/** Ids that entries had before, in files and logs. */
+const ONCE: Record<string, string> = { cherry: 'sour-cherry' };
+
 /** One entry by id, such as `plum`; undefined when there is none. */
-export const produceById = (id: string): Produce | undefined => BY_ID.get(id);
+export const produceById = (id: string): Produce | undefined => BY_ID.get(id) ?? BY_ID.get(ONCE[id] ?? '');
 
 /** The table with the user's own entries: theirs take the place of the table's of the same id. */
 export const withOwn = (own: readonly Produce[]): readonly Produce[] =>
