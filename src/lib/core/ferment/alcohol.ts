@@ -1,5 +1,7 @@
 import { findRoot } from '../liquid/root';
+import { ETHANOL_20 } from '../liquid/ethanol';
 import { liquid, type Stock } from '../must/stock';
+import { SUCROSE_TO_HEXOSE } from '../must/substances';
 import { abvOf, ferment, YIELD } from './convert';
 
 /** A gravity nearer than this is met: a thousandth of what a stem can be read to. */
@@ -48,5 +50,35 @@ export const classroomAbv = (startSg: number, sg: number, factor: 131.25 | 135 =
 export function ledgerAbv(stock: Stock): { low: number; likely: number; high: number } {
   const likely = abvOf(stock);
   const spread = Math.hypot(likely * (YIELD.ethanol[2] / YIELD.ethanol[1] - 1), 0.2);
+  return { low: Math.max(0, likely - spread), likely, high: likely + spread };
+}
+
+/** A stem's ±0.002 in strength, and the same again for what fruit leaves unfermented, % vol. */
+const STEM_ABV = 0.26;
+const FLOOR_ABV = 0.26;
+/** Marks and jugs, 8 in 10. Common practice. */
+const VOLUME_SHARE = 0.03;
+
+/**
+ * Strength with its 8-in-10 range once a batch has been read: the yield, the stem's ±0.002, the spread of the dry floor,
+ * the volume's ±3 %, and how far the sugar that went in is known.
+ * @param unsureKg standard deviation of its soluble solids, kg
+ */
+export function abvRange(stock: Stock, unsureKg: number): { low: number; likely: number; high: number } {
+  const likely = abvOf(stock);
+  const volumeL = liquid(stock)?.volumeL ?? 0;
+  // Sugar that nobody knew of has turned as far as the rest, once a reading has been met.
+  const begun = Math.min(1, likely / 2);
+  const sugar =
+    volumeL > 0
+      ? (1.28 * begun * unsureKg * SUCROSE_TO_HEXOSE * YIELD.ethanol[1] * 100) / ETHANOL_20 / volumeL
+      : 0;
+  const spread = Math.hypot(
+    likely * (YIELD.ethanol[2] / YIELD.ethanol[1] - 1),
+    STEM_ABV,
+    FLOOR_ABV * begun,
+    VOLUME_SHARE * likely,
+    sugar
+  );
   return { low: Math.max(0, likely - spread), likely, high: likely + spread };
 }

@@ -31,10 +31,12 @@ export type TrueJar = {
   isClear: boolean;
   /** gauge pressure that it would truly come to at 20 °C, bar */
   bar20: number;
+  /** strength, % vol */
+  abv: number;
   /** its sugar is gone, and two honest readings three days apart have been taken since */
   isFinishedAndRead: boolean;
 };
-export type TrueWine = { events: LedgerEvent[]; at: number; jars: TrueJar[] };
+export type TrueWine = { events: LedgerEvent[]; at: number; fruitId: string; jars: TrueJar[] };
 
 const DAY = 86_400_000;
 const T0 = Date.parse('2026-01-01T08:00:00Z');
@@ -384,6 +386,7 @@ export function trueWine(seed: number): TrueWine {
   return {
     events,
     at: T0 + (endDay + 1) * DAY,
+    fruitId,
     jars: jars.map((j) => {
       const bottle = pick(['still', 'still', 'still', 'still', 'crown', 'sparkling'] as const);
       const primingGL = bottle === 'still' ? 0 : pick([0, bottle === 'crown' ? 5 : 18]);
@@ -398,6 +401,7 @@ export function trueWine(seed: number): TrueWine {
         primingGL,
         isClear: chance(0.9),
         bar20: gas / 1.44 - 1.013,
+        abv: abvOfTank(j.tank),
         isFinishedAndRead: since.length >= 2 && since.at(-1)!.day - since[0]!.day >= 3.1
       };
     })

@@ -1,10 +1,37 @@
 import { describe, expect, it } from 'vitest';
+import { abvRange } from '../ferment/alcohol';
 import { foldBatch } from '../ledger/fold';
 import { checkBottling } from './judge';
 import { RATING_BAR, trueWine } from './true-wines.fixture';
 
 /** How many wines a second model makes here; the bench makes two thousand. */
 const WINES = Number(process.env.TRUE_WINES ?? 200);
+
+describe('the strength of wines that another model made', () => {
+  it(
+    'lies in its range about eight times in ten, once a wine has been read to its end',
+    { timeout: 60_000 },
+    () => {
+      const held = new Map<string, [held: number, of: number]>();
+      for (let seed = 1; seed <= 2 * WINES; seed++) {
+        const wine = trueWine(seed);
+        const s = foldBatch(wine.events, wine.at)!;
+        for (const jar of wine.jars) {
+          const fill = s.fills.find((f) => f.vesselId === jar.vesselId);
+          if (!fill || !jar.isFinishedAndRead) continue;
+          const { low, high } = abvRange(fill.stock, fill.unsureKg);
+          const count = held.get(wine.fruitId) ?? [0, 0];
+          held.set(wine.fruitId, [count[0] + Number(jar.abv >= low && jar.abv <= high), count[1] + 1]);
+        }
+      }
+      const all = [...held.values()].reduce((a, b) => [a[0] + b[0], a[1] + b[1]] as [number, number], [0, 0]);
+      // Stem, floor and volume are never left out, so it is a little wide where all went well.
+      expect(all[0] / all[1]).toBeGreaterThan(0.8);
+      expect(all[0] / all[1]).toBeLessThan(0.985);
+      for (const [fruit, [h, n]] of held) if (n > 20) expect(h / n, fruit).toBeGreaterThan(0.78);
+    }
+  );
+});
 
 describe('bottlings of wines that another model made', () => {
   it(

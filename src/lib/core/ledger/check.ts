@@ -143,8 +143,8 @@ function aboutDoubt(d: Doubt, e: LedgerEvent, s: BatchState | null, words: Words
           }
         : {
             level: 'ask',
-            text: 'No wine of this must reads so low.',
-            todo: 'Was another scale read, or has the point slipped?'
+            text: 'What went in cannot read that.',
+            todo: 'Was another scale read, has the point slipped, or does sugar lie on the bottom? It counts once another reading agrees.'
           };
     case 'unknown-produce':
       return { level: 'refuse', text: 'Nobody has the figures of that produce.', todo: 'Choose it anew.' };

@@ -23,6 +23,8 @@ export type Fill = {
   cost: number;
   /** dissolved matter of fruit and juice that is no sugar, kg: the least sure part of a dry floor */
   extractKg: number;
+  /** how far its soluble solids may be off what was written and what the table says, kg, one standard deviation */
+  unsureKg: number;
   /** how far over the reckoned floor a dry wine may still read, where a reading has narrowed it; else null */
   slackSg: number | null;
   /** the strongest it was found to be, % vol */
@@ -50,6 +52,7 @@ export const emptyFill = (vesselId: string): Fill => ({
   powdersG: {},
   cost: 0,
   extractKg: 0,
+  unsureKg: 0,
   slackSg: null,
   peakAbv: 0,
   yeasts: [],
@@ -109,6 +112,7 @@ export function pourInto(fill: Fill, other: Omit<Fill, 'vesselId'>, share = 1): 
   fill.fermentedKg += other.fermentedKg * share;
   fill.cost += other.cost * share;
   fill.extractKg += other.extractKg * share;
+  fill.unsureKg += other.unsureKg * share;
   fill.unshownKg += other.unshownKg * share;
   fill.lateKg += other.lateKg * share;
   fill.maskedSg = Math.max(fill.maskedSg, other.maskedSg);
@@ -126,6 +130,7 @@ export function keepShare(fill: Fill, share: number): void {
   fill.stock = scaled(fill.stock, share);
   fill.fermentedKg *= share;
   fill.extractKg *= share;
+  fill.unsureKg *= share;
   fill.unshownKg *= share;
   fill.lateKg *= share;
   fill.given = { sorbate: part(fill.given.sorbate, share), sulphite: part(fill.given.sulphite, share) };

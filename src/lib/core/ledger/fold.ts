@@ -260,6 +260,9 @@ function add(
     if (item.kind === 'sugar' && SWEETENERS[item.sugarId].kind === 'non-fermenting')
       sweetenedKg += item.massKg;
     heldHexoseKg += held.hexoseKg + (isLayer ? poured.hexoseKg : 0);
+    const unsure = unsureKgOf(item, poured.solidsKg + held.solidsKg);
+    each((f, share) => (f.unsureKg = Math.hypot(f.unsureKg, unsure * (produce || isLayer ? 0 : share))));
+    if (produce || isLayer) first.unsureKg = Math.hypot(first.unsureKg, unsure);
     if (produce) {
       const extract = (x: Stock) => x.solidsKg - x.fermentableKg;
       each((f, share) => (f.extractKg += extract(poured) * share));
@@ -354,9 +357,28 @@ const PRESERVER: Partial<Record<AdditiveId, 'sorbate' | 'sulphite'>> = {
 /** Sugar that is worth seeing again, g/L. */
 const SUGAR_ADDED_GL = 0.5;
 
-/** A reading of ±0.002, and how far the table's sugar may be off in the must's gravity. Common practice. */
+/** A reading of ±0.002, and how far the table's sugar may be off in the must's gravity, at least. Common practice. */
 const READING_SD = 0.002;
 const TABLE_SD = 0.004;
+/** Marks and jugs, as a share of what they measure. Common practice. */
+const VOLUME_SD = 0.02;
+/** A gram of solids a litre is so much gravity. */
+const SG_PER_GL = 0.000385;
+/** Clear sugar water reads what it weighs: a reading so many deviations off is the reading's fault until another agrees. */
+const ODD_SD = 3;
+/** Weights on a kitchen scale, as a share. Common practice. */
+const WEIGHT_SD = 0.012;
+/** From the 10th to the 90th percentile, in standard deviations. */
+const EIGHT_IN_TEN = 2.563;
+
+/** How far the solids of a row may be off, kg, one standard deviation: by the table's spread, or by the scale. */
+function unsureKgOf(item: Ingredient, solidsKg: number): number {
+  const p = entryOf(item);
+  if (!p) return WEIGHT_SD * solidsKg;
+  const measured = 'measured' in item ? item.measured?.brix : undefined;
+  const share = measured === undefined ? (p.solids[2] - p.solids[0]) / EIGHT_IN_TEN / p.solids[1] : 0.03;
+  return Math.hypot(share, WEIGHT_SD) * solidsKg;
+}
 
 /** Sugar (kg of sucrose) to put in or take out so that a stock reads `sg`. */
 function sugarGap(stock: Stock, sg: number): number {
@@ -379,7 +401,17 @@ function learnSugar(s: Working, fill: Fill, sg: number, at: number): void {
   const heldSugar = s.lots.reduce((sum, l) => sum + l.held.solidsKg, 0);
   const stillHeld = heldSugar / (heldSugar + fill.stock.solidsKg || 1);
   const timingSd = 0.03 * stillHeld;
-  const trust = TABLE_SD ** 2 / (TABLE_SD ** 2 + timingSd ** 2 + READING_SD ** 2);
+  const isClear = fill.extractKg <= 1e-9;
+  const weighedSd = (SG_PER_GL * 1000 * fill.unsureKg) / Math.max(0.01, now.volumeL);
+  const ownSd = Math.hypot(weighedSd, VOLUME_SD * (now.sg - 1));
+  const tableSd = isClear ? ownSd : Math.max(TABLE_SD, ownSd);
+  const isOdd =
+    isClear &&
+    Math.abs(sg - now.sg) > ODD_SD * Math.hypot(tableSd, READING_SD) &&
+    !s.readings.slice(0, -1).some((r) => r.expectedSg !== null && Math.abs(r.sg - sg) <= 2 * READING_SD);
+  if (isOdd) return doubt(s, 'impossible-figure');
+  const trust = tableSd ** 2 / (tableSd ** 2 + timingSd ** 2 + READING_SD ** 2);
+  fill.unsureKg *= Math.sqrt(1 - trust);
   const sugarKg = trust * sugarGap(fill.stock, sg);
   fill.stock = withSugar(fill.stock, sugarKg);
   s.corrections.push({ kind: 'sugar', at, expectedSg: now.sg, sg, sugarKg });

@@ -67,8 +67,33 @@ describe('the fold', () => {
     const c = s.corrections.find((x) => x.kind === 'sugar');
     expect(c!.sg).toBe(1.09);
     const now = liquid(contents(s))!.sg;
-    // Between what the sums said and what was read, nearer to the reading.
-    expect(Math.abs(now - 1.09)).toBeLessThan(Math.abs(c!.expectedSg - 1.09) / 2);
+    // Between what the sums said and what was read. Sugar and water read what they weigh: about half of it is believed.
+    expect(Math.abs(now - 1.09)).toBeLessThan(0.7 * Math.abs(c!.expectedSg - 1.09));
+    expect(Math.abs(now - c!.expectedSg)).toBeLessThan(0.7 * Math.abs(c!.expectedSg - 1.09));
+  });
+
+  it('of a fruit that varies, nearly all of a reading is believed', () => {
+    const s = fold(
+      [...start([{ kind: 'juice', produceId: 'grape', volumeL: 10 }]), on(0.5, 'reading', { sg: 1.085 })],
+      1
+    );
+    const c = s.corrections.find((x) => x.kind === 'sugar')!;
+    expect(Math.abs(liquid(contents(s))!.sg - 1.085)).toBeLessThan(
+      0.15 * Math.abs((c as { expectedSg: number }).expectedSg - 1.085)
+    );
+  });
+
+  it('clear sugar water is trusted to its weight, not to one odd reading, until another agrees', () => {
+    const water = start([
+      { kind: 'sugar', sugarId: 'white', massKg: 2.3 },
+      { kind: 'water', volumeL: 9 }
+    ]);
+    const weighed = liquid(contents(fold(water, 1)))!.sg;
+    const odd = fold([...water, on(0.5, 'reading', { sg: 1.06 })], 1);
+    expect(liquid(contents(odd))!.sg).toBeCloseTo(weighed, 9);
+    expect(odd.doubts).toMatchObject([{ code: 'impossible-figure' }]);
+    const twice = fold([...water, on(0.5, 'reading', { sg: 1.06 }), on(0.6, 'reading', { sg: 1.061 })], 1);
+    expect(liquid(contents(twice))!.sg).toBeLessThan(weighed - 0.008);
   });
 
   it('feeding in steps does not break the alcohol, as it breaks the classroom sum', () => {

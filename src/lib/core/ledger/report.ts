@@ -1,5 +1,5 @@
 import { cautionsAt, type Caution } from '../cautions/rules';
-import { ledgerAbv } from '../ferment/alcohol';
+import { abvRange } from '../ferment/alcohol';
 import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
 import type { BottleType } from '../finish/pressure';
@@ -131,7 +131,7 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
       return {
         vesselId: f.vesselId,
         volumeL: around(litres, SPREAD.volume * litres),
-        abv: ledgerAbv(f.stock),
+        abv: abvRange(f.stock, f.unsureKg),
         hexoseGL: {
           ...around(hexoseGL, HEXOSE_GL, 0),
           high: hexoseGL + HEXOSE_GL + (litres > 0 ? (1000 * f.unshownKg) / litres : 0)

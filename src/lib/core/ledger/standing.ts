@@ -1,4 +1,4 @@
-import { classroomAbv, ledgerAbv } from '../ferment/alcohol';
+import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
 import { finish, YIELD } from '../ferment/convert';
 import { addInto, liquid, scaled } from '../must/stock';
 import { COLD_C } from '../must/substances';
@@ -113,7 +113,13 @@ export function standingOf(s: BatchState): Standing {
         ? { sg: now.sg, at: s.at, measured: false }
         : null,
     volumeL,
-    abv: ledgerAbv(stock),
+    abv: abvRange(
+      stock,
+      (s.fills.length > 0 || s.bottled.length === 0 ? s.fills : [s.bottled.at(-1)!.fill]).reduce(
+        (sum, f) => sum + f.unsureKg,
+        0
+      )
+    ),
     classroom: last && s.startSg ? classroomAbv(s.startSg.sg, last.sg) : null,
     pointsPerDay: fall(s),
     residualGL,
