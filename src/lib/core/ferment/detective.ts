@@ -31,6 +31,8 @@ export type Puzzle = {
   wasHeated: boolean;
   /** the reading before, while it ferments, and where the ferment should end */
   before?: { sg: number; hours: number; finishSg: number } | undefined;
+  /** where it should end, for a wine that was never read while it fermented */
+  finishSg?: number | undefined;
   /** what the reader says of the sample */
   strained?: boolean | undefined;
   stirred?: boolean | undefined;
@@ -48,6 +50,9 @@ export type Verdict = {
 
 /** A reading's own error, points. Common practice: ±0.002. */
 const READING_SD = 1.6;
+/** After so many hours of yeast a fall is no surprise; after so many it may have ended. Common practice. */
+const FERMENTS_H = 48;
+const DONE_H = 240;
 /** Points over or under which a reading is worth a word. */
 const NOTABLE = 4;
 
@@ -235,12 +240,18 @@ export function whyThisReading(p: Puzzle): Verdict {
     } else if (since !== null && since > 2) {
       const isWild = p.pitchedH === null;
       const drop = Math.min(all + 10, Math.max(1, (since - 8) * 0.45 + 1));
+      const floor = points(p.finishSg ?? 0.995) - 2;
+      const isOld = since > FERMENTS_H;
       add(
         'fermenting',
-        (since > 10 ? 0.32 : 0.1) * (isWild ? 0.5 : 1),
-        between(x, base - 2.2 * drop - 2, base - 1),
-        'It has begun to ferment: sugar is going already.',
-        'Look for bubbles and a cap, smell it, and read again tomorrow.'
+        isOld ? 0.6 + 0.4 * Math.min(1, since / DONE_H) : (since > 10 ? 0.32 : 0.1) * (isWild ? 0.5 : 1),
+        between(x, Math.max(floor, base - 2.2 * drop - 2), base - 1),
+        isOld
+          ? `The ferment: by now it can stand anywhere down to ${gravity(floor + 2)}.`
+          : 'It has begun to ferment: sugar is going already.',
+        isOld
+          ? 'Read again in three days: it tells whether it still falls.'
+          : 'Look for bubbles and a cap, smell it, and read again tomorrow.'
       );
     }
   }
@@ -289,8 +300,22 @@ export function whyThisReading(p: Puzzle): Verdict {
     isFine:
       Math.abs(x - mean) < Math.max(NOTABLE, 1.5 * baseSd) ||
       (ranked[0]!.id === 'fermenting' && ferments) ||
+      (!ferments && couldBe(p, x)) ||
       (ranked[0]!.id === 'plain' && ranked[0]!.weight > 0.5)
   };
+}
+
+/** Points a day that the fastest ferment falls. Common practice. */
+const FASTEST = 24;
+
+/** Whether a wine that was never read while it fermented could read so by now: from where it began to where it ends. */
+function couldBe(p: Puzzle, x: number): boolean {
+  const since = p.pitchedH ?? p.mixedH - 40;
+  if (since < FERMENTS_H) return false;
+  const start = Math.max(points(p.expected.high), points(p.noneGiven ?? p.expected.high));
+  const floor = points(p.finishSg ?? 0.995) - NOTABLE;
+  const fastest = points(p.expected.low) - (FASTEST * (since - 8)) / 24;
+  return x <= start && x >= Math.max(floor, fastest);
 }
 
 /** A gravity with two neighbouring figures the wrong way round, in points. */

@@ -21,6 +21,38 @@ const ask = (events: Parameters<typeof puzzleOf>[0], day: number, sg: number, te
   puzzleOf(events, { sg, tempC }, T0 + day * DAY, 20)!;
 const first = (p: ReturnType<typeof ask>) => whyThisReading(p).suspects[0]!.id;
 
+describe('a wine that was never read before', () => {
+  it('is judged by where it could be on that day: no accusation on day 5, 14, 44 or 60', () => {
+    for (const ingredients of [
+      [{ kind: 'juice', produceId: 'apple', volumeL: 10 }],
+      [
+        { kind: 'produce', produceId: 'plum', massKg: 4 },
+        { kind: 'sugar', sugarId: 'white', massKg: 1.8 },
+        { kind: 'water', volumeL: 7 }
+      ],
+      [
+        { kind: 'honey', massKg: 3 },
+        { kind: 'water', volumeL: 8 }
+      ]
+    ] as Ingredient[][])
+      for (const day of [5, 14, 44, 60])
+        for (const sg of [0.994, 0.998, 1.002, 1.01, 1.02]) {
+          const at = T0 + day * 86_400_000;
+          const events = [
+            on(0, 'planned', { name: 'x', plan: { ingredients }, vesselId: 'b' }),
+            on(0, 'addition', { ingredients }),
+            on(1, 'pitch', { yeast: { yeastId: 'wine' } })
+          ];
+          const p = puzzleOf(events, { sg, tempC: 20 }, at, 20)!;
+          const v = whyThisReading(p);
+          expect(
+            v.isFine,
+            `${ingredients[0]!.kind} day ${day} ${sg}: ${v.suspects.map((s) => `${s.id} ${s.weight.toFixed(2)}`).join()}`
+          ).toBe(true);
+        }
+  });
+});
+
 describe('a reading of a batch', () => {
   it('knows what went in, how far the fruit has given, and how long it has stood', () => {
     const p = ask(start, 0.5, 1.09);

@@ -47,6 +47,7 @@ export function puzzleOf(
     pitchedH: s.pitches[0] ? (at - s.pitches[0].at) / HOUR : null,
     wasHeated:
       s.plan.wildYeast === 'heat' || items.some((i) => i.kind === 'produce' && i.heat === 'simmered'),
+    finishSg: expectedFinish(s)?.sg.likely,
     before: ferments
       ? {
           sg: now.sg,
