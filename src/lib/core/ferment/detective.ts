@@ -313,7 +313,7 @@ function couldBe(p: Puzzle, x: number): boolean {
   const since = p.pitchedH ?? p.mixedH - 40;
   if (since < FERMENTS_H) return false;
   const start = Math.max(points(p.expected.high), points(p.noneGiven ?? p.expected.high));
-  const floor = points(p.finishSg ?? 0.995) - NOTABLE;
+  const floor = points(p.finishSg ?? 0.995) - 1.5 * NOTABLE;
   const fastest = points(p.expected.low) - (FASTEST * (since - 8)) / 24;
   return x <= start && x >= Math.max(floor, fastest);
 }

@@ -37,6 +37,8 @@ describe('a wine that was never read before', () => {
     ] as Ingredient[][])
       for (const day of [5, 14, 44, 60])
         for (const sg of [0.994, 0.998, 1.002, 1.01, 1.02]) {
+          // Four days of yeast seldom leave a wine dry.
+          if (day === 5 && sg < 1) continue;
           const at = T0 + day * 86_400_000;
           const events = [
             on(0, 'planned', { name: 'x', plan: { ingredients }, vesselId: 'b' }),

@@ -3,20 +3,21 @@
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/fold';
   import { planRacking, rackingWord } from '$core/scale/racking';
-  import type { Vessel } from '$core/scale/vessels';
-  import { InputError } from '$core/units/input-error';
+  import { vesselSchema, type Vessel } from '$core/scale/vessels';
+  import { newId } from '$lib/store/record';
+  import { explain, InputError } from '$core/units/input-error';
   import { entryText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { logRacking } from '$lib/store/actions';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { household, saveVessel, vesselById, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import BatchCautions from './BatchCautions.svelte';
   import RestCheck from './RestCheck.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { freeVessels, glassFor } from './free-vessels';
+  import { freeVessels } from './free-vessels';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
@@ -75,8 +76,11 @@
     )
   );
 
+  /** As it is typed; nothing, or `the rest`, is what is left for it. */
   const litres = (text: string, fallback: number) =>
-    text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : fallback;
+    text.trim() && !/^(the\s+)?rest$/i.test(text.trim())
+      ? parseAs('volume', text, unit, countryOf(household.settings)).base
+      : fallback;
   const readable = (text: string, fallback: number) => {
     try {
       return litres(text, fallback);
@@ -92,7 +96,7 @@
       // Until one is chosen, the jars that leave least air.
       const offered = draft.fields.to1 === '' ? least.to[n - 1]?.vessel : undefined;
       const chosen = vesselById(draft.fields[`to${n}`]) ?? offered;
-      const vessel = chosen ?? (n === 1 ? (glassFor(left, empty) ?? same) : undefined);
+      const vessel = chosen ?? (n === 1 ? same : undefined);
       if (n > 1 && !chosen && left < 0.15) break;
       const guess = vessel ? Math.min(left, roomIn(vessel)) : left;
       out.push({ n, vessel, guess, left });
@@ -125,6 +129,32 @@
     for (const n of [1, 2, 3, 4] as const) {
       draft.set(`to${n}`, least.to[n - 1]?.vessel.id ?? '');
       draft.set(`vol${n}`, '');
+    }
+  }
+
+  let newName = $state('');
+  let newSize = $state('');
+  let newError = $state('');
+  /** A jar that was bought since: written down here, and the next to be filled. */
+  async function addJar() {
+    newError = '';
+    try {
+      const capacityL = parseAs('volume', newSize, unit, countryOf(household.settings)).base;
+      const jar = vesselSchema.safeParse({
+        id: newId(),
+        name: newName.trim() || `${volumeText(capacityL, unit)} jar`,
+        shape: capacityL < 1.2 ? 'bottle' : 'jar',
+        capacityL
+      });
+      if (!jar.success) throw new InputError('A jar holds 0.2 to 2000 L.', 'Give what it holds to the brim.');
+      await saveVessel(jar.data);
+      const at = rows.find((r) => !r.vessel)?.n ?? rows.at(-1)?.n ?? 1;
+      // What the hint had offered stays, as if it had been chosen.
+      for (const r of rows) if (r.vessel && r.n !== at) draft.set(`to${r.n}`, r.vessel.id);
+      draft.set(`to${at}`, jar.data.id);
+      [newName, newSize] = ['', ''];
+    } catch (e) {
+      newError = explain(e);
     }
   }
 
@@ -208,7 +238,7 @@
         >
       </label>
       <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >{r.n === 1 ? 'Came out' : 'the rest'}, {UNIT_LABEL[unit]}
+        >{r.n === 1 ? 'Came out' : r.guess > r.left - 0.01 ? 'the rest' : 'to its neck'}, {UNIT_LABEL[unit]}
         <input
           class="field"
           inputmode="decimal"
@@ -220,6 +250,27 @@
       </label>
     </div>
   {/each}
+  <details>
+    <summary class="min-h-9 py-1 text-[0.9375rem] underline underline-offset-4 max-sm:min-h-11"
+      >A jar that is not listed</summary
+    >
+    <div class="mt-1 grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)_auto] items-end gap-3">
+      <label class="grid gap-1 text-[0.9375rem] font-semibold"
+        >Its name<input
+          class="field"
+          autocomplete="off"
+          maxlength="60"
+          placeholder="green jar"
+          bind:value={newName}
+        /></label
+      >
+      <label class="grid gap-1 text-[0.9375rem] font-semibold"
+        >It holds, {UNIT_LABEL[unit]}<input class="field" autocomplete="off" bind:value={newSize} /></label
+      >
+      <button type="button" class="btn btn-line" onclick={addJar}>Add it</button>
+    </div>
+    {#if newError}<p class="text-rosehip" role="alert">{newError}</p>{/if}
+  </details>
   <label class="grid gap-1 text-[0.9375rem] font-semibold"
     >Left behind with the lees, {UNIT_LABEL[unit]}
     <input

@@ -7,9 +7,3 @@ export function freeVessels(): Vessel[] {
   const used = vesselsInUse();
   return owned.filter((v) => !used.has(v.id));
 }
-
-/** The free glass that `litres` fills with least air: the smallest that takes it all, else the largest there is. */
-export function glassFor(litres: number, free: readonly Vessel[]): Vessel | undefined {
-  const closed = free.filter((v) => v.shape !== 'bucket').sort((a, b) => a.capacityL - b.capacityL);
-  return closed.find((v) => v.capacityL >= litres) ?? closed.at(-1) ?? free[0];
-}

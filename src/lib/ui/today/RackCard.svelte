@@ -1,14 +1,15 @@
 <script lang="ts">
   import { rackingLossL } from '$core/must/balance';
   import { liquid } from '$core/must/stock';
-  import { InputError } from '$core/units/input-error';
   import { entryText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { logRacking } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
-  import { freeVessels, glassFor } from '../batch/free-vessels';
+  import { planRacking } from '$core/scale/racking';
+  import { isOpenVessel } from '$core/scale/vessels';
+  import { freeVessels } from '../batch/free-vessels';
   import { tell } from '../nav/said.svelte';
 
   /** One number: how much came out. The glass is the free one with least air. */
@@ -18,27 +19,44 @@
   const fill = $derived(batch.state.fills[0]);
   const volumeL = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
   const outL = $derived(volumeL - rackingLossL(volumeL, batch.state.rackings.length === 0));
-  const into = $derived(glassFor(outL, freeVessels()));
-  const fits = $derived(into !== undefined && into.capacityL >= outL && batch.state.fills.length === 1);
+  /** What a glass takes care of, L. */
+  const A_GLASS_L = 0.25;
   let text = $state('');
+  /** As it is typed, else the usual; what cannot be read is said when it is tapped. */
+  const typedL = $derived.by(() => {
+    try {
+      return text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : outL;
+    } catch {
+      return outL;
+    }
+  });
+  /** The jars that take it with least air, as the plan and the form have it. */
+  const jars = $derived(
+    planRacking(
+      typedL,
+      freeVessels().filter((v) => !isOpenVessel(v))
+    )
+  );
+  const fits = $derived(batch.state.fills.length === 1 && jars.to.length > 0 && jars.restL < A_GLASS_L);
+  const names = $derived(jars.to.map((t) => t.vessel.name).join(' and the '));
 
   const save = () =>
-    tell(`${batch.state.name}: racked into the ${into!.name}.`, async (sure) => {
+    tell(`${batch.state.name}: racked into the ${names}.`, async (sure) => {
       const out = text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : outL;
-      if (out > into!.capacityL)
-        throw new InputError(`That does not fit the ${into!.name}.`, 'Open the batch to use two.');
+      // To the litre that was said: the last jar takes what the planner left over.
+      const placed = jars.to.reduce((sum, t) => sum + t.volumeL, 0);
       return logRacking(
         batch.id,
         fill!.vesselId,
-        [{ vesselId: into!.id, volumeL: out }],
-        Math.max(0, volumeL - out),
+        jars.to.map((t) => ({ vesselId: t.vessel.id, volumeL: t.volumeL })),
+        Math.max(0, volumeL - Math.min(out, placed)),
         { sure },
         true
       );
     });
 </script>
 
-{#if fits && into}
+{#if fits}
   <form
     class="flex flex-wrap items-center gap-2"
     onsubmit={(e) => {
@@ -54,7 +72,7 @@
       placeholder={entryText(+outL.toFixed(1), unit)}
       bind:value={text}
     />
-    <button class="btn btn-primary">{UNIT_LABEL[unit]} into the {into.name}</button>
+    <button class="btn btn-primary">{UNIT_LABEL[unit]} into the {names}</button>
     <a class="btn btn-plain" href="/batches/{batch.id}#rack">other glass</a>
   </form>
 {:else}
