@@ -301,6 +301,7 @@ export function whyThisReading(p: Puzzle): Verdict {
       Math.abs(x - mean) < Math.max(NOTABLE, 1.5 * baseSd) ||
       (ranked[0]!.id === 'fermenting' && ferments) ||
       (!ferments && couldBe(p, x)) ||
+      (ranked[0]!.id === 'fermenting' && (p.pitchedH ?? 0) > FERMENTS_H) ||
       (ranked[0]!.id === 'plain' && ranked[0]!.weight > 0.5)
   };
 }
