@@ -80,7 +80,7 @@ test('a whole brew day: other weights, a slipped spoon, a reading that makes no 
   // A word that is no amount is said; a tablespoon for a teaspoon is stopped.
   await expect(title(page)).toHaveText('Campden');
   await weighed(page).fill('lots');
-  await expect(page.getByRole('alert')).toContainText('not an amount');
+  await expect(page.getByRole('alert')).toContainText('is no amount');
   await weighed(page).fill('30 tablets');
   await expect(page.getByRole('alert')).toContainText('is too much');
   await expect(isIn(page)).toHaveCount(0);

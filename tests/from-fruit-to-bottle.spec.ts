@@ -158,7 +158,7 @@ test('bad readings are asked about and nothing is lost', async ({ page }) => {
   expect((await logOf(page)).filter((e) => e.type === 'reading')).toHaveLength(0);
 });
 
-test('a weight of water and a tablespoon of powder are asked about', async ({ page }) => {
+test('what is no amount, and a dose past all sense, are asked about', async ({ page }) => {
   await startRhubarb(page);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const add = async (what: string, amount: string) => {
@@ -166,8 +166,8 @@ test('a weight of water and a tablespoon of powder are asked about', async ({ pa
     await page.getByRole('textbox', { name: 'How much', exact: true }).fill(amount);
     await page.getByRole('button', { name: 'Write it down' }).click();
   };
-  await add('water', '2 kg');
-  await expect(page.getByRole('alert')).toContainText('is a weight');
+  await add('water', '2 furlongs');
+  await expect(page.getByRole('alert')).toContainText('no unit, and not water');
   await add('Pectic enzyme', '400 g');
   await expect(page.getByRole('alert')).toContainText('more than anyone puts in');
   await add('foxglove', '1 g');

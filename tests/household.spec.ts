@@ -110,7 +110,7 @@ test('units: a US household sees pounds, US gallons and °F', async ({ page }) =
   await page.getByRole('button', { name: 'Read gravity' }).click();
   await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.050');
   await page.getByLabel('Sample, °F').fill('86');
-  await expect(page.getByText('1.053 at 20 °C')).toBeVisible();
+  await expect(page.getByText('1.053 at 68 °F')).toBeVisible();
 });
 
 test('no request leaves the machine, no script is inline, no error is thrown', async ({ page }) => {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidTarget } from '$core/must/adjust';
+  import { SAFE_PH } from '$core/cautions/rules';
   import type { Ingredient } from '$core/must/plan';
   import type { Stock } from '$core/must/stock';
   import { explain } from '$core/units/input-error';
@@ -44,6 +45,11 @@
 
   const ways = $derived(kindWays(must, target, household.settings.waterAlkalinityMgL, hadG));
   const sharpens = $derived('taGL' in target ? target.taGL > now.taGL : target.ph < now.ph);
+  /** Where the sharpest way ends, when that is not safe to stand yet. */
+  const stillHigh = $derived.by(() => {
+    const lowest = Math.min(...ways.map((w) => w.after.ph));
+    return sharpens && ways.length > 0 && lowest > SAFE_PH ? lowest : null;
+  });
   const isThere = $derived(
     'taGL' in target ? Math.abs(target.taGL - now.taGL) < 0.05 : Math.abs(target.ph - now.ph) < 0.02
   );
@@ -72,6 +78,10 @@
           : `It is there already: ${said}.`}
     </p>{:else if sharpens}<p class="small">
       Half first, stir, taste; then as much of the rest as you like.
+    </p>{/if}
+  {#if stillHigh}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
+      Even so it would stand at about pH {stillHigh.toFixed(1)}, over the {SAFE_PH} a must may wait at: measure
+      it, add more in small lots until it is under, and pitch the same day.
     </p>{/if}
   <ul class={ways.length > 0 ? 'inkline' : ''}>
     {#each ways as w (w.id)}

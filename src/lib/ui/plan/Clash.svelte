@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Plan } from '$core/must/plan';
   import { swapsFor, type Swap } from '$core/scale/swaps';
   import Tag from '../tag/Tag.svelte';
   import type { Bench } from './bench.svelte';
@@ -6,16 +7,15 @@
   /** What could not be had, why, and the ways out, each one tap. */
   let { bench }: { bench: Bench } = $props();
   /** Looked for once the typing rests: a dozen plans are solved for them. */
-  let swaps = $state.raw<Swap[]>([]);
+  let found = $state.raw<{ plan: Plan; swaps: Swap[] } | null>(null);
   $effect(() => {
     const [plan, gaveWay] = [bench.plan, bench.solved.gaveWay];
-    if (gaveWay.length === 0) {
-      swaps = [];
-      return;
-    }
-    const timer = setTimeout(() => (swaps = swapsFor(plan, gaveWay)), 150);
+    if (gaveWay.length === 0) return;
+    const timer = setTimeout(() => (found = { plan, swaps: swapsFor(plan, gaveWay) }), 150);
     return () => clearTimeout(timer);
   });
+  /** A way out of an earlier plan would take back what was typed since: it is not offered. */
+  const swaps = $derived(found?.plan === bench.plan ? found.swaps : []);
 </script>
 
 {#if bench.solved.gaveWay.length > 0}
