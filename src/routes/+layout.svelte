@@ -70,12 +70,15 @@
       </p>
     {/if}
   </main>
-  <Said />
-  <div class="sticky bottom-0 z-20">
+  <!-- On a small or a low screen the shelf is the foot of the page, and covers nothing. -->
+  <div class="z-20 md:tall:sticky md:tall:bottom-0">
     <svelte:boundary onerror={(e) => console.error('page fault', e)}>
       <Shelf />
       {#snippet failed()}<p class="small bg-paper px-4">The shelf cannot be drawn just now.</p>{/snippet}
     </svelte:boundary>
-    <PlacesBar />
+  </div>
+  <div class="pointer-events-none sticky bottom-0 z-30">
+    <Said />
+    <div class="pointer-events-auto"><PlacesBar /></div>
   </div>
 </div>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { dangersOf } from '$core/finish/danger';
-  import { hasMust } from '$core/method/schedule';
+  import { civilDay, hasMust } from '$core/method/schedule';
+  import { isBrewing } from '$lib/ui/brew/brewing';
+  import DoneToday from '$lib/ui/today/DoneToday.svelte';
   import DangerCard from '$lib/ui/today/DangerCard.svelte';
   import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
@@ -8,15 +10,21 @@
   import { dueWord } from '$lib/ui/shelf/when';
 
   const WEEK = 7 * 86_400_000;
-  const running = $derived(runningBatches().filter((b) => hasMust(b.state)));
+  /** A brew day that was broken off comes first, and its steps are done there, not beside it. */
+  const begun = $derived(runningBatches().filter((b) => isBrewing(b.state)));
+  const running = $derived(runningBatches().filter((b) => hasMust(b.state) && !isBrewing(b.state)));
   const MOST_CARDS = 3;
   /** Bottles that could burst, before all else. */
   const dangers = $derived(
     runningBatches().flatMap((batch) => dangersOf(batch.state).map((d) => ({ batch, d })))
   );
-  /** Begun, with nothing in the bucket yet. */
-  const begun = $derived(runningBatches().filter((b) => !hasMust(b.state) && b.state.bottled.length === 0));
-  /** The walk: danger first, then the latest, then the rest. */
+  /** How late the latest of some jobs is, ms; less than nothing when none is. */
+  const lateBy = (due: { lateAt: number; dueAt: number; status: string }[]) =>
+    Math.max(
+      -Infinity,
+      ...due.map((d) => household.now - (d.status === 'overdue' ? d.lateAt : d.dueAt + WEEK))
+    );
+  /** The walk: danger first, then by how late, then the rest. */
   const walk = $derived(
     running
       .map((batch) => ({
@@ -25,7 +33,7 @@
         warnings: warningsOf(batch, household.now, household.settings.volume)
       }))
       .filter((x) => x.due.length > 0 || x.warnings.length > 0)
-      .sort((a, b) => rank(a) - rank(b) || (a.due[0]?.dueAt ?? Infinity) - (b.due[0]?.dueAt ?? Infinity))
+      .sort((a, b) => rank(a) - rank(b) || lateBy(b.due) - lateBy(a.due))
   );
   const rank = (x: { due: { status: string }[]; warnings: { tone: string }[] }) =>
     x.warnings.some((w) => w.tone === 'danger')
@@ -36,11 +44,17 @@
           ? 2
           : 3;
   const jobs = $derived(walk.reduce((n, x) => n + x.due.length, 0));
+  /** Seven days from today, today and what is only held up left out of it. */
+  const isWithinWeek = (at: number, zone: string) => {
+    const day = (t: number) => Date.parse(civilDay(t, zone));
+    const days = Math.round((day(at) - day(household.now)) / 86_400_000);
+    return days <= 7;
+  };
   const next = $derived(
     running
       .flatMap((batch) =>
         batch.due
-          .filter((d) => d.status === 'coming' && d.dueAt < household.now + WEEK)
+          .filter((d) => d.status === 'coming' && isWithinWeek(d.dueAt, batch.state.zone))
           .map((d) => ({ batch, d }))
       )
       .sort((a, b) => a.d.dueAt - b.d.dueAt)
@@ -70,12 +84,15 @@
   <h1 class="sentence pt-2 pb-2 font-normal">
     {#if dangers.length > 0}
       <span class="font-bold">Bottles that could burst</span> come first: the {dangers[0]!.batch.state.name.toLowerCase()}.
+    {:else if begun.length > 0}<span class="font-bold">A brew day is begun:</span> go on with the {begun[0]!.state.name.toLowerCase()}{jobs >
+      0
+        ? `; ${(NUMBER[jobs] ?? String(jobs)).toLowerCase()} ${jobs === 1 ? 'job' : 'jobs'} after it`
+        : ''}.
     {:else if jobs > 0}
       <span class="font-bold">{NUMBER[jobs] ?? jobs} {jobs === 1 ? 'job' : 'jobs'} on the walk,</span> about {Math.max(
         2,
         jobs * 3
       )} minutes. Start with the {walk[0]!.batch.state.name.toLowerCase()}.
-    {:else if begun.length > 0}<span class="font-bold">A brew day is begun.</span> The rest can wait.
     {:else}<span class="font-bold">Nothing to do today.</span> The wines are getting on with it.{/if}
   </h1>
   <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
@@ -106,6 +123,7 @@
         </p>
       {/each}
       {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} />{/each}
+      <DoneToday />
     </div>
     <section aria-label="Next week" class="max-lg:mt-6">
       <h2 class="head mb-1 font-sans!">Within the week</h2>

@@ -2,8 +2,10 @@ import type { Ingredient, Plan } from '$core/must/plan';
 import type { YeastId } from '$core/must/substances';
 import { solvePlan } from '$core/scale/solve';
 import type { Vessel } from '$core/scale/vessels';
+import type { StepId } from '$core/method/steps';
 import {
   doStep,
+  keepRecipe,
   logAddition,
   logBottling,
   logFruitOut,
@@ -12,6 +14,7 @@ import {
   logPitch,
   logRacking,
   logStir,
+  logTasting,
   startBatch
 } from '$lib/store/actions';
 import { db } from '$lib/store/db';
@@ -73,11 +76,15 @@ function plan(
  */
 export async function loadDemo(now: number): Promise<void> {
   const log: LedgerEvent[] = [];
-  await makeWines(now, log);
-  await db.vessels.bulkPut(VESSELS);
-  await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
-  await db.harvest.bulkPut(harvest(now));
-  await write(log);
+  const recipes = await makeWines(now, log);
+  // All of it or nothing: a page that is closed meanwhile finds it empty, and is offered it again.
+  await db.transaction('rw', db.tables, async () => {
+    await db.vessels.bulkPut(VESSELS);
+    await db.harvest.bulkPut(harvest(now));
+    await write(log);
+    for (const [plan, name, note] of recipes) await keepRecipe(plan, name, null, { note });
+    await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
+  });
 }
 
 /** What lies in the shed and in the freezer. */
@@ -105,7 +112,8 @@ function harvest(now: number): HarvestLot[] {
   ];
 }
 
-async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
+/** Writes the wines down, and gives back what is worth keeping as a recipe. */
+async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string, string][]> {
   const midnight = new Date(now).setHours(0, 0, 0, 0);
   /** Days before today, at half past eight in the morning and `hours` later; never after now. */
   const ago = (days: number, hours = 0) => ({
@@ -129,6 +137,12 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
     await logPitch(id, { yeast: { yeastId }, massG, how: 'rehydrated' }, ago(days - 1.5));
   };
 
+  /** Nutrient by its parts, so many days before today. */
+  const feed = async (id: string, ...days: number[]) => {
+    for (const [i, d] of days.entries())
+      await doStep(state(id, ago(d).at), `nutrient-${i + 1}` as StepId, ago(d));
+  };
+
   const rhubarb = await startBatch(plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'bucket-big', ago(268));
   await treat(rhubarb, 268);
   await read(rhubarb, 266.4, 1.081);
@@ -145,6 +159,13 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
     rhubarb,
     { from: 'jar-10-b', bottles: [{ count: 13, sizeL: 0.75, type: 'still' }], bar20: 0 },
     ago(149)
+  );
+  await logTasting(
+    rhubarb,
+    'Clean and brisk, pale straw; the rhubarb comes late.',
+    4,
+    'A little less lemon.',
+    ago(20)
   );
 
   const gooseberry = await startBatch(
@@ -243,6 +264,7 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
   );
   await treat(elderberry, 9, 'red-fruit');
   await read(elderberry, 7.4, 1.083, 21);
+  await feed(elderberry, 6.4, 5.4, 4.4);
   await stir(elderberry, 7, 1);
   await read(elderberry, 5, 1.061, 22);
   await read(elderberry, 3, 1.041, 22);
@@ -256,6 +278,7 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
   );
   await treat(blackcurrant, 3.5, 'red-fruit', 10);
   await read(blackcurrant, 2.1, 1.084, 23);
+  await feed(blackcurrant, 1, 0.02);
   await stir(blackcurrant, 2, 1);
   await read(blackcurrant, 0.5, 1.062, 24);
   await logNote(
@@ -267,7 +290,7 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
   const parsnip = await startBatch(
     plan(
       [
-        fruit('parsnip', 6),
+        { ...fruit('parsnip', 6), cut: 'sliced', heat: 'simmered', simmerMin: 20 } as Ingredient,
         { kind: 'juice', produceId: 'orange', volumeL: 0.6, unit: 'L', held: true },
         { kind: 'juice', produceId: 'lemon', volumeL: 0.35, unit: 'L', held: true }
       ],
@@ -282,7 +305,6 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
   );
   await logPitch(parsnip, { yeast: { yeastId: 'champagne' }, massG: 5, how: 'dry' }, ago(3.2));
   await read(parsnip, 3.1, 1.092, 18);
-  await stir(parsnip, 3, 2);
   await read(parsnip, 1, 1.092, 14);
   await logNote(parsnip, 'Not a bubble. The kitchen was cold.', ago(1));
 
@@ -307,4 +329,16 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<void> {
     { from: 'jar-10-b', bottles: [{ count: 11, sizeL: 0.75, type: 'still' }], bar20: 0 },
     ago(289)
   );
+  await logTasting(
+    old,
+    'Dark, round, a hint of almond. Two bottles gone already.',
+    5,
+    'The same again.',
+    ago(60)
+  );
+  return [
+    [plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'Pull it young; frozen does as well.'],
+    [plan([fruit('damson', 3)], 12.5, 9), 'Damson', 'Seven days on the fruit, no more.'],
+    [plan([fruit('elderberry', 4.4)], 13, 13, 'red-fruit'), 'Elderberry', 'Stalks off with a fork.']
+  ];
 }

@@ -1,7 +1,7 @@
 import { correctReading } from '$core/liquid/hydrometer';
 import { CAMPDEN_TABLET_G, campdenTablets, DOSES, enzymeG, yeastG } from '$core/scale/doses';
 import { doseL } from '$core/ledger/will-hold';
-import { feedLeft } from '$core/method/schedule';
+import { feedLeft, nutrientLeft } from '$core/method/schedule';
 import { choiceOf } from '$core/method/schools';
 import type { AdditiveId } from '$core/must/substances';
 import { asBlended, fillL } from '$core/ledger/fill';
@@ -311,6 +311,13 @@ export function stepPuts(
       return choiceOf(s.plan, 'clearing') === 'bentonite'
         ? intoAll([['bentonite', DOSES.bentonite.perL[1]]])
         : null;
+    case 'nutrient-1':
+    case 'nutrient-2':
+    case 'nutrient-3':
+    case 'nutrient-4': {
+      const left = nutrientLeft(s, step);
+      return left && left.length > 0 ? [{ ingredients: left }] : null;
+    }
     case 'feed-1':
     case 'feed-2': {
       const left = feedLeft(s, step);

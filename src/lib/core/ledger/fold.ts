@@ -148,6 +148,8 @@ export type BatchState = {
   steps: { at: number; step: string; outcome: 'done' | 'skipped' | 'snoozed'; until: number | null }[];
   acknowledged: string[];
   startSg: { sg: number; measured: boolean } | null;
+  /** when something first went in */
+  firstInAt: number | null;
 };
 
 type BottleType = EventData<'bottle'>['bottles'][number]['type'];
@@ -712,6 +714,7 @@ function blend(s: Working, e: Extract<LedgerEvent, { type: 'blend' }>, at: numbe
 function apply(s: Working, e: LedgerEvent, when: number): void {
   switch (e.type) {
     case 'addition':
+      s.firstInAt ??= when;
       return add(s, e.data.ingredients, e.data.vesselId, when);
     case 'top-up':
       if (e.data.ingredient) return add(s, [e.data.ingredient], e.data.vesselId, when);
@@ -885,6 +888,7 @@ function run(
     pitches: [],
     stirs: [],
     rackings: [],
+    firstInAt: null,
     powdersG: {},
     bottled: [],
     measured: { ph: null, taGL: null },

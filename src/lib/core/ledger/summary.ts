@@ -7,7 +7,7 @@ import { standingOf, type Standing } from './standing';
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 4;
+export const SUMMARY_VERSION = 5;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {

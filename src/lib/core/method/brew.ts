@@ -6,7 +6,7 @@ import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
 import { usableKg } from '../must/stock';
 import { isStrained, pulpL } from '../must/strain';
 import { CUTS, HEATS, pulpFactor } from '../produce/extraction';
-import { additiveOf, isForMust, powdersOf, type Powder } from '../scale/powders';
+import { additiveOf, feedsOf, isForMust, powderOf, powdersOf, type Powder } from '../scale/powders';
 import { beforeSweetening, sweetenedWith } from '../scale/goals';
 import { solvePlan } from '../scale/solve';
 import { kitOf } from './kit';
@@ -246,6 +246,14 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       waits: waitsOf('pitch')
     });
   }
+  const feeds = feedsOf(plan);
+  // All at once it goes in with the yeast; in parts, each has its day on the walk.
+  if (feeds.length === 1)
+    for (const [id, g] of [
+      ['nutrient', feeds[0]!.mixG],
+      ['dap', feeds[0]!.dapG]
+    ] as const)
+      if (g > 0.05) cards.push(powder(powderOf(id, g, 'pitch')));
   cards.push({
     id: 'tag',
     kind: 'tag',

@@ -1,6 +1,9 @@
 import type { BatchState } from '../ledger/fold';
 import { amountOf, withAmount, type Ingredient } from '../must/plan';
+import { NITROGEN_MG_G } from '../must/substances';
+import { feedsOf } from '../scale/powders';
 import { inZone } from '../units/zone';
+import { choiceOf } from './schools';
 import { stepsOf, type Step, type StepId } from './steps';
 import { sugarParts } from './sugar-parts';
 
@@ -29,7 +32,19 @@ export const hasMust = (s: Pick<BatchState, 'fills' | 'produceKg'>): boolean =>
   s.fills.length === 0 || s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
 
 /** Steps whose doing is what went in: a tick never stands in for it. */
-const PUTS_IN = new Set<StepId>(['campden', 'enzyme', 'pitch', 'feed-1', 'feed-2', 'stabilise', 'sweeten']);
+const PUTS_IN = new Set<StepId>([
+  'nutrient-1',
+  'nutrient-2',
+  'nutrient-3',
+  'nutrient-4',
+  'campden',
+  'enzyme',
+  'pitch',
+  'feed-1',
+  'feed-2',
+  'stabilise',
+  'sweeten'
+]);
 
 /** When every vessel had got sulphite and sorbate together; null while one has not. */
 function stabilisedAt(s: BatchState): number | null {
@@ -57,6 +72,38 @@ export function feedLeft(s: BatchState, step: 'feed-1' | 'feed-2'): Ingredient[]
   return part.ingredients.map((i) => withAmount(i, amountOf(i) * (1 - inKg / partKg)));
 }
 
+const PARTS = ['nutrient-1', 'nutrient-2', 'nutrient-3', 'nutrient-4'] as const;
+type NutrientStep = (typeof PARTS)[number];
+const isNutrient = (id: StepId): id is NutrientStep => (PARTS as readonly StepId[]).includes(id);
+/** Nutrient that goes in later than this after the yeast feeds what one does not want, days. Common practice. */
+const NUTRIENT_LATE = 6;
+/** So far under the third break of the sugar, nutrient is left out. */
+const PAST_SG = 0.008;
+
+/** Nitrogen that powders have brought so far, mg. */
+const fedNitrogenMg = (s: BatchState): number =>
+  Object.entries(NITROGEN_MG_G).reduce((mg, [id, perG]) => mg + perG * (s.powdersG[id]?.massG ?? 0), 0);
+
+/**
+ * What of a part of the nutrient is still to go in; null when it is in, whoever put it there.
+ * @param step one of the parts that the plan promises
+ */
+export function nutrientLeft(s: BatchState, step: StepId): Ingredient[] | null {
+  if (!isNutrient(step)) return null;
+  const feed = feedsOf(s.plan)[PARTS.indexOf(step)];
+  if (!feed) return null;
+  const partMg = feed.mixG * NITROGEN_MG_G.nutrient! + feed.dapG * NITROGEN_MG_G.dap!;
+  const inMg = fedNitrogenMg(s) - PARTS.indexOf(step) * partMg;
+  if (partMg <= 0 || inMg >= NEARLY * partMg) return null;
+  const share = 1 - Math.max(0, inMg) / partMg;
+  const row = (additiveId: 'nutrient' | 'dap', g: number): Ingredient[] =>
+    g * share > 0.05 ? [{ kind: 'additive', additiveId, massKg: (g * share) / 1000 }] : [];
+  return [...row('nutrient', feed.mixG), ...row('dap', feed.dapG)];
+}
+
+const fedNutrientAt = (s: BatchState): number | null =>
+  Math.max(0, ...Object.keys(NITROGEN_MG_G).map((id) => s.powdersG[id]?.at ?? 0)) || null;
+
 /** When a step was last done: by the event that is its doing, or ticked off or skipped. */
 function doneAt(s: BatchState, id: StepId): number | null {
   const ticked = s.steps
@@ -67,6 +114,9 @@ function doneAt(s: BatchState, id: StepId): number | null {
     campden: s.powdersG.campden?.at,
     enzyme: s.powdersG['pectic-enzyme']?.at,
     pitch: s.pitches[0]?.at,
+    ...(Object.fromEntries(
+      PARTS.map((p) => [p, id === p && !nutrientLeft(s, p) ? fedNutrientAt(s) : null])
+    ) as Record<NutrientStep, number | null>),
     stir: s.stirs.at(-1),
     read: s.readings.at(-1)?.at,
     starter: null,
@@ -91,10 +141,25 @@ function readEveryH(s: BatchState): number {
   return 21 * 24;
 }
 
+/** Days that air is stirred in: three, or as long as a third of the sugar usually takes. Common practice. */
+const airDays = (s: BatchState): number => (choiceOf(s.plan, 'air') === 'third' ? 6 : 3);
+
 /** Whether a repeating step has had its time. */
 function isOver(s: BatchState, id: StepId): boolean {
   if (s.fills.length === 0) return true;
-  if (id === 'stir') return s.fruitOutAt !== null || s.rackings.length > 0;
+  if (isNutrient(id)) {
+    const pitchedAt = s.pitches[0]?.at ?? null;
+    const breakSg = feedsOf(s.plan).at(-1)?.sg ?? 0;
+    const isPast = s.readings.some((r) => pitchedAt !== null && r.at > pitchedAt && r.sg < breakSg - PAST_SG);
+    return s.rackings.length > 0 || isPast || (pitchedAt !== null && s.at - pitchedAt > NUTRIENT_LATE * DAY);
+  }
+  if (id === 'stir')
+    return (
+      s.fruitOutAt !== null ||
+      s.rackings.length > 0 ||
+      // Without a cap one stirs air in, and that has its days: later it is an enemy.
+      (s.fruitInAt === null && s.pitches[0] !== undefined && s.at - s.pitches[0].at > airDays(s) * DAY)
+    );
   return false;
 }
 

@@ -1,5 +1,6 @@
 import { amountOf, entryOf, usesEnzyme, type Plan } from '../must/plan';
 import { isStrained } from '../must/strain';
+import { feedsOf } from '../scale/powders';
 import { choiceOf } from './schools';
 
 export type StepId =
@@ -8,6 +9,10 @@ export type StepId =
   | 'enzyme'
   | 'starter'
   | 'pitch'
+  | 'nutrient-1'
+  | 'nutrient-2'
+  | 'nutrient-3'
+  | 'nutrient-4'
   | 'stir'
   | 'read'
   | 'feed-1'
@@ -42,6 +47,15 @@ const wait = (step: StepId, minH: number, maxH: number, why: string): Wait => ({
  * @param plan its produce sets the days on the fruit, its school the waits
  */
 export function stepsOf(plan: Plan): Step[] {
+  let steps = known.get(plan);
+  if (!steps) known.set(plan, (steps = makeSteps(plan)));
+  return steps;
+}
+
+/** Steps of plans, which do not change: lists ask for them at every tick. */
+const known = new WeakMap<Plan, Step[]>();
+
+function makeSteps(plan: Plan): Step[] {
   const school = plan.wildYeast ?? 'sulphite';
   const fruit = plan.ingredients
     .filter((i) => i.kind === 'produce' && i.massKg > 0 && !i.pressed && !isStrained(i))
@@ -109,6 +123,23 @@ export function stepsOf(plan: Plan): Step[] {
         ...(isStarter ? [wait('starter', 12, 36, 'the starter must be working')] : [])
       ]
     });
+  const feeds = feedsOf(plan);
+  feeds.forEach((feed, i) =>
+    steps.push({
+      id: `nutrient-${i + 1}` as StepId,
+      title: feeds.length > 1 ? `Nutrient, part ${i + 1} of ${feeds.length}` : 'Nutrient in',
+      short: 'nutrient',
+      how:
+        feed.sg === null
+          ? 'Stirred into a cup of the must first: it foams.'
+          : `When a third of its sugar is gone, at about ${feed.sg.toFixed(3)}; none later.`,
+      waits: [
+        wait(begin, feed.hours ?? 96, (feed.hours ?? 96) + DAY, 'while the yeast still grows'),
+        // One part at a time, in order.
+        ...(i > 0 ? [wait(`nutrient-${i}` as StepId, 12, 36, 'one part at a time')] : [])
+      ]
+    })
+  );
   const stirring = choiceOf(plan, 'stirring');
   const airUntil = choiceOf(plan, 'air') === 'third' ? 'a third of the sugar is gone' : 'the third day';
   // What was strained leaves no cap to push down.

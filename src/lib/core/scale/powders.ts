@@ -1,5 +1,6 @@
 import type { StepId } from '../method/steps';
 import { choiceOf } from '../method/schools';
+import { mixOf } from '../must/balance';
 import { nutrientPlan, type Feed, type NutrientPlan } from '../must/nitrogen';
 import { entryOf, usesEnzyme, type Plan } from '../must/plan';
 import type { Stock } from '../must/stock';
@@ -30,7 +31,8 @@ export type Powder = {
   step: StepId;
 };
 
-const grams = (id: DoseId, massG: number, step: StepId): Powder => {
+/** A powder that is weighed or spooned. */
+export const powderOf = (id: DoseId, massG: number, step: StepId): Powder => {
   const { name, teaspoonG, why } = DOSES[id];
   return {
     id,
@@ -56,8 +58,11 @@ export function powdersOf(plan: Plan, volumeL: number): Powder[] {
   );
   const fruitKg = fruit.reduce((s, f) => s + f.kg, 0);
   const out: Powder[] = [];
+  /** What stands on the slip is not asked for again. */
+  const onSlip = (id: string) =>
+    plan.ingredients.some((i) => i.kind === 'additive' && i.additiveId === id && i.massKg > 0);
   const wild = choiceOf(plan, 'wildYeast');
-  if (wild === 'sulphite') {
+  if (wild === 'sulphite' && !onSlip('campden') && !onSlip('metabisulphite')) {
     const tablets = campdenTablets(volumeL);
     out.push({
       id: 'campden',
@@ -68,14 +73,13 @@ export function powdersOf(plan: Plan, volumeL: number): Powder[] {
       step: 'campden'
     });
   }
-  if (usesEnzyme(plan)) out.push(grams('pectic-enzyme', enzymeG(volumeL, fruitKg), 'enzyme'));
+  if (usesEnzyme(plan) && !onSlip('pectic-enzyme'))
+    out.push(powderOf('pectic-enzyme', enzymeG(volumeL, fruitKg), 'enzyme'));
   const tannin = choiceOf(plan, 'tannin');
   const isTannic = fruit.some((f) => f.p.tannin === 'high' || f.p.tannin === 'medium');
-  const isOnSlip = plan.ingredients.some(
-    (i) => i.kind === 'additive' && i.additiveId === 'tannin' && i.massKg > 0
-  );
+  const isOnSlip = onSlip('tannin') || onSlip('tea');
   if (!isTannic && !isOnSlip && tannin === 'powder')
-    out.push(grams('tannin', doseG('tannin', volumeL)[0], 'crush'));
+    out.push(powderOf('tannin', doseG('tannin', volumeL)[0], 'crush'));
   if (!isTannic && !isOnSlip && tannin === 'tea') {
     const bags = teaBags(volumeL);
     out.push({
@@ -89,16 +93,19 @@ export function powdersOf(plan: Plan, volumeL: number): Powder[] {
   }
   if (wild !== 'wild') {
     const yeast = yeastG(volumeL);
-    out.push(grams('yeast', yeast, choiceOf(plan, 'pitch') === 'starter' ? 'starter' : 'pitch'));
+    out.push(powderOf('yeast', yeast, choiceOf(plan, 'pitch') === 'starter' ? 'starter' : 'pitch'));
     if (choiceOf(plan, 'pitch') === 'rehydrated')
-      out.push({ ...grams('rehydration-nutrient', 1.25 * yeast, 'pitch'), amount: gramsText(1.25 * yeast) });
+      out.push({
+        ...powderOf('rehydration-nutrient', 1.25 * yeast, 'pitch'),
+        amount: gramsText(1.25 * yeast)
+      });
   }
   const clearing = choiceOf(plan, 'clearing');
-  if (clearing === 'bentonite') out.push(grams('bentonite', doseG('bentonite', volumeL)[1], 'finings'));
+  if (clearing === 'bentonite') out.push(powderOf('bentonite', doseG('bentonite', volumeL)[1], 'finings'));
   if (choiceOf(plan, 'finish') === 'stabilise')
     out.push(
-      grams('metabisulphite', doseG('metabisulphite', volumeL)[1], 'stabilise'),
-      grams('sorbate', doseG('sorbate', volumeL)[1], 'stabilise')
+      powderOf('metabisulphite', doseG('metabisulphite', volumeL)[1], 'stabilise'),
+      powderOf('sorbate', doseG('sorbate', volumeL)[1], 'stabilise')
     );
   return out;
 }
@@ -113,6 +120,14 @@ export function nutrientOf(plan: Plan, must: Stock): NutrientPlan | null {
   return nutrientPlan(must, YEASTS[plan.yeast?.yeastId ?? 'wine'].appetite, style);
 }
 
+/** The parts of nutrient that a plan promises, kept: lists ask for them at every tick. */
+export function feedsOf(plan: Plan): Feed[] {
+  let feeds = promised.get(plan);
+  if (!feeds) promised.set(plan, (feeds = nutrientOf(plan, mixOf(plan).all)?.feeds ?? []));
+  return feeds;
+}
+const promised = new WeakMap<Plan, Feed[]>();
+
 /** A feed of nutrient as it is measured out. */
 export const feedText = ({ mixG, dapG }: Pick<Feed, 'mixG' | 'dapG'>): string =>
   [
@@ -125,6 +140,8 @@ export const feedText = ({ mixG, dapG }: Pick<Feed, 'mixG' | 'dapG'>): string =>
 /** The additive that a powder is written down as; null for what is no powder. */
 export const additiveOf = (p: Powder): AdditiveId | null =>
   p.id === 'campden' ||
+  p.id === 'nutrient' ||
+  p.id === 'dap' ||
   p.id === 'pectic-enzyme' ||
   p.id === 'tannin' ||
   p.id === 'bentonite' ||

@@ -410,7 +410,9 @@ export function reckon(said: Said, text: string, thing: Thing | null, bare: Amou
   const { parts, of } = said;
   if (of && !(thing && isNamed(of, thing)))
     throw new InputError(
-      thing ? `“${of}” is no unit, and not ${thing.name.toLowerCase()}.` : `“${of}” is not a unit of weight or volume.`,
+      thing
+        ? `“${of}” is no unit, and not ${thing.name.toLowerCase()}.`
+        : `“${of}” is not a unit of weight or volume.`,
       thing ? `Give an amount of ${thing.name.toLowerCase()} here.` : SAY
     );
   // In a sum, a bare number takes the unit said next, else the one before; with a name alone, it is counted.

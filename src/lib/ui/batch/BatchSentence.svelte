@@ -2,8 +2,9 @@
   import { dangersOf } from '$core/finish/danger';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
+  import { saysOf } from '$core/ledger/says';
   import { chosenAbv, whyAbvDiffers } from '$core/ledger/standing';
-  import { sgText, volumeText } from '$core/units/format';
+  import { sgText, temperatureText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { dayWord } from '../shelf/when';
@@ -12,6 +13,7 @@
 
   const s = $derived(batch.state);
   const now = $derived(batch.standing);
+  const says = $derived(saysOf(s, now));
   const unit = $derived(household.settings.volume);
   const where = $derived(s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(' and '));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
@@ -24,7 +26,7 @@
         : ''
   );
   const soFar = $derived(
-    (now.steady.steady ? '' : ' so far') +
+    (now.steady.steady || now.isDry || says.isStable || says.isSweetened ? '' : ' so far') +
       (now.stage === 'fermenting' || now.stage === 'must' ? '' : `, ${now.sweetness}`)
   );
   const fruitIn = $derived(
@@ -56,8 +58,8 @@
   const measuredL = $derived(s.corrections.findLast((c) => c.kind === 'volume'));
   const sgLines = $derived([
     now.sg?.measured
-      ? `Read ${dayWord(now.sg.at, household.now, s.zone)}, corrected to 20 °C.`
-      : 'Not read yet: this is what the sums say is in the liquid now.',
+      ? `Read ${dayWord(now.sg.at, household.now, s.zone)}, corrected to ${temperatureText(20, household.settings.temp)}.`
+      : 'Not read yet: this is what the sums say went in.',
     ...(correction && Math.abs(correction.sugarKg) > 0.005
       ? [
           `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${Math.abs(correction.sugarKg * 1000).toFixed(0)} g ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
@@ -93,17 +95,22 @@
       b.at(-1)!.at,
       household.now,
       s.zone
-    )}, at about
-    <How title="How strong" lines={abvLines} class={word}
-      >{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
-    >. {#if dangers.length > 0}<span class="font-semibold text-rosehip">They could burst: see below.</span
+    )}{#if says.hasStrength}, at about
+      <How title="How strong" lines={abvLines} class={word}
+        >{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
+      >{:else}, never read, so nobody knows how strong{/if}. {#if dangers.length > 0}<span
+        class="font-semibold text-rosehip">They could burst: see below.</span
       >{:else}Keep it six months before you judge it.{/if}
   {:else}
-    {#if now.sg}
+    {#if says.reading === 'never'}
+      Never read since the yeast, so nobody knows where it stands{#if says.potentialAbv !== null && !says.isSweetened}:
+        with all its sugar gone it holds about
+        <span class="font-semibold" data-testid="abv-could">{says.potentialAbv.toFixed(1)} %</span>{/if}.
+    {:else if now.sg}
       {#if !now.sg.measured}Not read yet; the sums say{/if}
       <How title="Gravity" lines={sgLines} class={word}
         >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
-      >{falling}{#if now.abv.likely > 0.2}: about
+      >{falling}{#if says.hasStrength}: about
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
         >{soFar}{/if}.
@@ -145,7 +152,10 @@
     {#if dangers.length > 0}<span class="font-semibold text-rosehip"
         >Bottles of it could burst: see below.</span
       >{/if}
-    {#if now.expectedAbv !== null && now.expectedSg && !now.steady.steady}
+    {#if says.bottledInPart > 0}
+      {says.bottledInPart} bottles of it are filled already.
+    {/if}
+    {#if says.isOnCourse && says.reading !== 'never' && now.expectedSg}
       On course for
       <How
         title="Where it should end"

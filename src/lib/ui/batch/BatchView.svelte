@@ -19,6 +19,7 @@
   import Ribbon from '../ribbon/Ribbon.svelte';
   import Tag from '../tag/Tag.svelte';
   import { dangersOf } from '$core/finish/danger';
+  import { saysOf } from '$core/ledger/says';
   import DangerCard from '../today/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
   import { historyOf } from '$core/ledger/fold';
@@ -31,7 +32,7 @@
   let form = $state<FormId | null>(asked);
 
   /** A brew day that was begun as one, and is not over: nothing has fermented or moved yet. */
-  const brewing = $derived(isBrewing(batch.events, batch.state));
+  const brewing = $derived(isBrewing(batch.state));
   const isEmpty = $derived(!hasMust(batch.state));
   const sugar = $derived(batch.standing.sugarKg);
   const colour = $derived(mustColour(batch.state.plan.ingredients));
@@ -41,6 +42,7 @@
   const cold = $derived(tooCold(batch.state));
   const why = $derived(whyAbvDiffers(batch.state, batch.standing));
   const dangers = $derived(dangersOf(batch.state));
+  const says = $derived(saysOf(batch.state, batch.standing));
 
   async function act(step: Parameters<typeof formOf>[0]) {
     const wanted = formOf(step) ?? (wantsForm(batch.state, step) ? 'add' : null);
@@ -124,16 +126,19 @@
           {temperatureText(cold.wantsC + 4, household.settings.temp)}.</Tag
         >{/if}
       {#if why}<Tag tone="good" compact>{why}</Tag>{/if}
-      {#if batch.standing.stage !== 'bottled' && batch.standing.sg && batch.standing.sg.sg <= 1.002 && batch.standing.residualGL > 9}
+      {#if says.notDry}
         <Tag tone="caution" compact
-          >{batch.standing.sg.sg.toFixed(3)} is not dry yet: about {batch.standing.residualGL.toFixed(0)} g/L of
-          sugar is left, and the yeast is alive.</Tag
+          >{batch.standing.sg!.sg.toFixed(3)} is not dry yet: about {batch.standing.residualGL.toFixed(0)} g/L of
+          sugar is left{says.isStable
+            ? '; sulphite and sorbate hold it'
+            : says.hasBoth
+              ? '; sulphite and sorbate went in before it was finished, and may not hold it'
+              : ', and the yeast is alive'}.</Tag
         >
       {/if}
-      {#if batch.state.startSg && !batch.state.startSg.measured && batch.standing.stage !== 'bottled'}
+      {#if says.reading === 'never' && says.stage !== 'must'}
         <Tag tone="caution" compact
-          >Never read. The strength is what {volumeText(batch.standing.volumeL, household.settings.volume)} of this
-          must should hold, not what it holds.</Tag
+          >Never read: what it holds is by the sums. One reading, spun and at eye level, would tell.</Tag
         >
       {/if}
     </div>

@@ -13,7 +13,7 @@ const water = { kind: 'water' as const, volumeL: 5 };
 const sugar = { kind: 'sugar' as const, sugarId: 'white' as const, massKg: 1 };
 const planned = () =>
   on(0, 'planned', { name: 'Plum', plan: { ingredients: [water, sugar] }, vesselId: 'b' });
-const brewing = (events: LedgerEvent[]) => isBrewing(events, foldBatch(events, T0 + 9 * DAY)!);
+const brewing = (events: LedgerEvent[], day = 2) => isBrewing(foldBatch(events, T0 + day * DAY)!);
 
 describe('whether a brew day is under way', () => {
   it('from its beginning until the yeast is in or the bucket is marked', () => {
@@ -21,6 +21,8 @@ describe('whether a brew day is under way', () => {
     expect(brewing(begun)).toBe(true);
     const weighed = [...begun, on(0.01, 'addition', { ingredients: [water] })];
     expect(brewing(weighed)).toBe(true);
+    // A bucket that was filled and forgotten has jobs of its own by and by.
+    expect(brewing(weighed, 9)).toBe(false);
     expect(brewing([...weighed, on(1, 'pitch', { yeast: {} })])).toBe(false);
     expect(brewing([...weighed, on(1, 'step', { step: 'tag', outcome: 'done' })])).toBe(false);
   });

@@ -11,7 +11,7 @@
 <div
   role="status"
   aria-live="polite"
-  class="pointer-events-none fixed inset-x-0 bottom-[11.5rem] z-30 flex justify-center px-3 md:bottom-[8rem]"
+  class="pointer-events-none flex justify-center px-3 md:fixed md:inset-x-0 md:bottom-2 md:tall:bottom-[8rem]"
 >
   {#if said.line}
     {@const act = said.line.act}

@@ -6,7 +6,11 @@
   import VesselMini from '../vessel/VesselMini.svelte';
   import { whenWord } from './when';
 
-  let folded = $state(false);
+  /** On a low screen it would be in the way: it is folded until it is asked for. */
+  const LOW = 700;
+  let low = $state(typeof innerHeight === 'number' && innerHeight < LOW);
+  let asked = $state<boolean | null>(null);
+  const folded = $derived(!(asked ?? !low));
   const standing = $derived(
     runningBatches().flatMap((b) =>
       b.state.fills.flatMap((f) => {
@@ -34,18 +38,23 @@
   );
 </script>
 
+<svelte:window onresize={() => (low = innerHeight < LOW)} />
 {#if standing.length > 0}
-  <div class="no-print flex justify-end md:hidden">
+  <div class="no-print flex justify-end {low ? '' : 'md:hidden'}">
     <button
       class="min-h-11 border-t border-l border-rule bg-paper px-3 text-[0.8125rem] text-quiet"
       aria-expanded={!folded}
       aria-controls="shelf"
-      onclick={() => (folded = !folded)}
+      onclick={() => (asked = folded)}
     >
       {folded ? `show the shelf, ${standing.length}` : 'fold the shelf'}
     </button>
   </div>
-  <section id="shelf" aria-label="The shelf: vessels in use" class="no-print {folded ? 'max-md:hidden' : ''}">
+  <section
+    id="shelf"
+    aria-label="The shelf: vessels in use"
+    class="no-print {folded ? (low ? 'hidden' : 'max-md:hidden') : ''}"
+  >
     <ul class="mx-auto flex max-w-[1400px] items-end gap-x-1 overflow-x-auto px-2 sm:px-5" tabindex="-1">
       {#each standing as s (s.key)}
         <li class="shrink-0">

@@ -67,7 +67,7 @@
     oninput={(e) => draft.set('sg', e.currentTarget.value)}
   />
   <button class="btn btn-primary" disabled={!draft.fields.sg && !last}
-    >{draft.fields.sg || !last ? 'Read' : 'Same'}</button
+    >{draft.fields.sg || !last ? 'Read' : `Same, ${last}`}</button
   >
 </form>
 <StemAsk text={draft.fields.sg} on="sg" />
