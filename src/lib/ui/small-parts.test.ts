@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { litresText, massText, ownUnits } from './field/own-units';
 import { mustColour } from '$core/must/colour';
 import { planRibbon, sugarBrought } from '$core/must/ribbon';
 import { likelyMix } from '$core/must/balance';
@@ -124,6 +125,64 @@ describe('choosing a vessel for a plan', () => {
     expect(vesselFor(berries, 13, VESSEL_PRESETS, { has: (id) => id === 'bucket-25' })?.id).toBe('bucket-30');
     expect(vesselFor(berries, 60, VESSEL_PRESETS, none)?.id).toBe('bucket-30');
     expect(vesselFor(berries, 7, VESSEL_PRESETS, { has: () => true })?.shape).toBe('bucket');
+  });
+});
+
+describe('what the core says, in a household’s own units', () => {
+  const us = { ...DEFAULT_SETTINGS, system: 'us' as const, ...SYSTEMS.us };
+  const uk = { ...DEFAULT_SETTINGS, system: 'uk' as const, ...SYSTEMS.uk };
+  const mixed = { ...DEFAULT_SETTINGS, system: 'mixed' as const, ...SYSTEMS.mixed };
+  it.each([
+    ['Make 18.9 L of it', 'Make 5 US gal of it', 'Make 4.2 UK gal of it', 'Make 18.9 L of it'],
+    [
+      'Below 40 °C; frees juice',
+      'Below 104 °F; frees juice',
+      'Below 40 °C; frees juice',
+      'Below 40 °C; frees juice'
+    ],
+    ['in water at 35–40 °C', 'in water at 95–104 °F', 'in water at 35–40 °C', 'in water at 35–40 °C'],
+    [
+      'must and yeast within 5 °C.',
+      'must and yeast within 9 °F.',
+      'must and yeast within 5 °C.',
+      'must and yeast within 5 °C.'
+    ],
+    [
+      'light is 0.25 kg a litre',
+      'light is 2.1 lb a US gal',
+      'light is 2.5 lb a UK gal',
+      'light is 0.55 lb a litre'
+    ],
+    [
+      '6.5 g/L of acid, 0.5 mg/L',
+      '6.5 g/L of acid, 0.5 mg/L',
+      '6.5 g/L of acid, 0.5 mg/L',
+      '6.5 g/L of acid, 0.5 mg/L'
+    ],
+    [
+      'a glass over, 180 mL: taste it',
+      'a glass over, 6.1 US fl oz: taste it',
+      'a glass over, 6.3 UK fl oz: taste it',
+      'a glass over, 180 mL: taste it'
+    ],
+    [
+      'Take 2.00 kg of the plums',
+      'Take 4.4 lb of the plums',
+      'Take 4.4 lb of the plums',
+      'Take 4.4 lb of the plums'
+    ]
+  ])('%s', (text, inUs, inUk, inMixed) => {
+    expect(ownUnits(text, DEFAULT_SETTINGS)).toBe(text);
+    expect(ownUnits(text, us)).toBe(inUs);
+    expect(ownUnits(text, uk)).toBe(inUk);
+    expect(ownUnits(text, mixed)).toBe(inMixed);
+  });
+  it('weights and volumes take the measure one would reach for', () => {
+    expect(massText(0.02, us)).toBe('0.71 oz');
+    expect(massText(3.1, us)).toBe('6.83 lb');
+    expect(massText(0.05, DEFAULT_SETTINGS)).toBe('50 g');
+    expect(litresText(0.4, DEFAULT_SETTINGS)).toBe('400 mL');
+    expect(litresText(2, us)).toBe('2.1 US qt');
   });
 });
 

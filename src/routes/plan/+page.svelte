@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { massText } from '$lib/ui/field/own-units';
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -138,9 +139,9 @@
     <div class="mt-4">
       <Ribbon
         title="Where the sugar is"
-        total="{allSugar.toFixed(2)} kg in all"
+        total="{massText(allSugar, household.settings)} of grape sugar in all"
         pieces={ribbon.map((p) => ({
-          label: `${p.label}, ${p.hexoseKg.toFixed(2)} kg`,
+          label: `${p.label}, ${massText(p.hexoseKg, household.settings)}`,
           kg: p.hexoseKg,
           colour: p.colour,
           hatched: p.kind === 'held'
@@ -151,7 +152,7 @@
             : 'nothing to read yet',
           right:
             heldSugar > 0
-              ? `still in the fruit: ${heldSugar.toFixed(2)} kg, nine tenths out in ${spanText(hoursToGive(bench.solved.plan))}`
+              ? `still in the fruit: ${massText(heldSugar, household.settings)}, nine tenths out in ${spanText(hoursToGive(bench.solved.plan))}`
               : 'all of it dissolved'
         }}
       />

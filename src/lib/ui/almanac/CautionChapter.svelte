@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { RULES, type Level, type Rule } from '$core/cautions/rules';
 
   const WORD: Record<Level, string> = {
@@ -40,7 +41,7 @@
               >{WORD[r.level]}</span
             >
           </h3>
-          <p class="text-[0.9375rem]">{r.text}</p>
+          <p class="text-[0.9375rem]">{own(r.text)}</p>
           {#if r.ask}<p class="small">{r.ask}</p>{/if}
         </article>
       {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { DOSES, spoonText, type Dose } from '$core/scale/doses';
   import { gramsText, volumeText } from '$core/units/format';
   import { L_PER, toBase } from '$core/units/measure';
@@ -39,7 +40,7 @@
           <td class="font-semibold px-3 whitespace-nowrap">{show(d, 1)}</td>
           <td class="px-3 whitespace-nowrap">{show(d, 2)}</td>
           <td class="px-3 text-right whitespace-nowrap">{gramsText(d.perL[1])}</td>
-          <td class="text-[0.9375rem] text-quiet">{d.why}</td>
+          <td class="text-[0.9375rem] text-quiet">{own(d.why)}</td>
         </tr>
       {/each}
     </tbody>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { METHODS } from './find';
 </script>
 
@@ -17,7 +18,7 @@
         {#each Object.entries(m.choices) as [id, c] (id)}
           <div class="dashline py-1.5">
             <dt class="font-semibold">{c.name}</dt>
-            <dd class="text-[0.9375rem]">{c.note}</dd>
+            <dd class="text-[0.9375rem]">{own(c.note)}</dd>
           </div>
         {/each}
       </dl>

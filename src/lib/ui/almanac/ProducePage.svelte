@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { RULES } from '$core/cautions/rules';
   import { estimateMust } from '$core/must/balance';
   import { FORM_NOTES } from '$core/produce/extraction';
@@ -99,7 +100,7 @@
     </dl>
     <div class="mt-3 grid gap-1">
       {#each p.forms as f (f)}<p class="text-[0.9375rem]">
-          <b>{FORM_NOTES[f].name}</b>: {FORM_NOTES[f].note}
+          <b>{FORM_NOTES[f].name}</b>: {own(FORM_NOTES[f].note)}
         </p>{/each}
     </div>
     <details class="mt-2 text-[0.9375rem]">
@@ -121,12 +122,12 @@
     {#each p.cautions.map((id) => RULES[id]!).filter((r) => r.level !== 'note') as rule (rule.title)}
       <p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
         <b>{rule.title}.</b>
-        {rule.text}{rule.ask ? ` ${rule.ask}` : ''}
+        {own(rule.text)}{rule.ask ? ` ${rule.ask}` : ''}
       </p>
     {/each}
     <WhatItMakes produce={p} />
     {#each p.cautions.map((id) => RULES[id]!).filter((r) => r.level === 'note') as rule (rule.title)}
-      <p class="small">{rule.text}</p>
+      <p class="small">{own(rule.text)}</p>
     {/each}
   </div>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { massText } from '$lib/ui/field/own-units';
   import { dangersOf } from '$core/finish/danger';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
@@ -62,7 +63,7 @@
       : 'Not read yet: this is what the sums say went in.',
     ...(correction && Math.abs(correction.sugarKg) > 0.005
       ? [
-          `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${Math.abs(correction.sugarKg * 1000).toFixed(0)} g ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
+          `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${massText(Math.abs(correction.sugarKg), household.settings)} ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
         ]
       : []),
     now.steady.steady
@@ -72,7 +73,7 @@
   /** By the formula that was chosen for it. */
   const abv = $derived(chosenAbv(s, now));
   const abvLines = $derived([
-    `By the ledger: ${now.sugarKg.turned.toFixed(2)} kg of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
+    `By the ledger: ${massText(now.sugarKg.turned, household.settings)} of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
     now.classroom === null
       ? 'No reading yet, so there is no classroom sum to set beside it.'
       : `Classroom sum: (${sgText(s.startSg!.sg)} − ${sgText(now.sg!.sg)}) × 131.25 = ${now.classroom.toFixed(1)} %; × 135 gives ${(now.classroom * (135 / 131.25)).toFixed(1)} %.`,

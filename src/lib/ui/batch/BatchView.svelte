@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { massText } from '$lib/ui/field/own-units';
   import { isBrewing } from '../brew/brewing';
   import { hasMust } from '$core/method/schedule';
   import { mustColour } from '$core/must/colour';
@@ -97,7 +98,10 @@
       {/if}
       <Ribbon
         title="Where the sugar went"
-        total="{(sugar.turned + sugar.dissolved + sugar.held).toFixed(2)} kg in all"
+        total="{massText(
+          sugar.turned + sugar.dissolved + sugar.held,
+          household.settings
+        )} of grape sugar in all"
         pieces={[
           {
             label: `alcohol: ${batch.standing.abv.likely.toFixed(1)} %`,

@@ -1,10 +1,11 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { checkBottling } from '$core/finish/judge';
   import { BOTTLES, type BottleType } from '$core/finish/pressure';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
-  import { sgText, volumeText } from '$core/units/format';
+  import { sgText, temperatureText, volumeText } from '$core/units/format';
   import { parseNumber } from '$core/units/parse';
   import { logBottling } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';
@@ -172,12 +173,12 @@
       <p class="number text-[1.25rem]">
         {check.verdict.bar20.toFixed(1)} bar
         <span class="font-sans text-[0.9375rem] font-normal"
-          >at 20 °C, bottle made for {check.verdict.ratingBar}</span
+          >at {temperatureText(20, household.settings.temp)}, bottle made for {check.verdict.ratingBar}</span
         >
       </p>
       <p class="text-[0.9375rem]">
-        {check.reachable.why}
-        {check.verdict.text}
+        {own(check.reachable.why)}
+        {own(check.verdict.text)}
         {#if stopped && check.reachable.clearsAtSg !== null}
           Two readings at or under <b class="number">{sgText(check.reachable.clearsAtSg)}</b>, three days
           apart, would clear it.

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import type { Due } from '$core/method/schedule';
   import { snoozeStep, logStep } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
@@ -23,7 +24,7 @@
           <div class="flex items-start justify-between gap-2">
             <div class="min-w-0">
               <p class="number text-[1.1875rem] leading-tight">{d.step.title}, {when(d)}</p>
-              <p class="mt-0.5 text-[0.9375rem] leading-snug opacity-90">{d.step.how}</p>
+              <p class="mt-0.5 text-[0.9375rem] leading-snug opacity-90">{own(d.step.how)}</p>
               {#if d.status !== 'coming'}{@const puts = putsText(batch.state, d.step.id, household.settings)}
                 {#if puts}<p class="mt-0.5 font-semibold">{puts}</p>{/if}{/if}
             </div>

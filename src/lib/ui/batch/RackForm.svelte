@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { rackingLossL } from '$core/must/balance';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/fold';
@@ -213,12 +214,12 @@
       <span
         >Least air: {least.to
           .map((t) => `${volumeText(t.volumeL, unit)} in the ${t.vessel.name}`)
-          .join(', ')}; {rackingWord(least)}.</span
+          .join(', ')}; {own(rackingWord(least))}.</span
       >
       <button type="button" class="btn btn-line px-3!" onclick={takeLeast}>Do that</button>
     </p>
   {/if}
-  {#if isLeast}<p class="small">The jars that leave least air: {rackingWord(least)}.</p>{/if}
+  {#if isLeast}<p class="small">The jars that leave least air: {own(rackingWord(least))}.</p>{/if}
   {#each rows as r (r.n)}
     <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3">
       <label class="grid gap-1 text-[0.9375rem] font-semibold"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { litresText, own } from '$lib/ui/field/own-units';
   import { fillL } from '$core/ledger/fill';
   import { topUps, type TopUp } from '$core/scale/top-up';
   import { InputError } from '$core/units/input-error';
@@ -96,7 +97,7 @@
     </label>
   </div>
   <p class="small">
-    {#if vessel && fill}{(gapL * 1000).toFixed(0)} mL of air to the neck, {Math.round(
+    {#if vessel && fill}{litresText(gapL, household.settings)} of air to the neck, {Math.round(
         (100 * gapL) / vessel.capacityL
       )} % of the {vessel.name}.{/if}
   </p>
@@ -113,7 +114,9 @@
           onchange={() => draft.set('way', keyOf(w))}
         /><span class="min-w-0"
           ><b>{w.name}</b><span class="small block"
-            >{one(w.after.abv)} %, {one(w.after.taGL)} g/L acid, {w.after.sugarGL.toFixed(0)} g/L sugar. {w.note}</span
+            >{one(w.after.abv)} %, {one(w.after.taGL)} g/L acid, {w.after.sugarGL.toFixed(0)} g/L sugar. {own(
+              w.note
+            )}</span
           ></span
         ></label
       >

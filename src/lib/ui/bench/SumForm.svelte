@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { cautionsAt, RULES } from '$core/cautions/rules';
   import Cautions from '../caution/Cautions.svelte';
   import { explain } from '$core/units/input-error';
@@ -103,7 +104,7 @@
       {@const rule = RULES[answer.stop]!}
       <div class="bg-tint-rose px-4 py-3" role="alert">
         <p class="number text-[1.25rem]">Stop. {rule.title}</p>
-        <p class="mt-1">{rule.text} {rule.ask}</p>
+        <p class="mt-1">{own(rule.text)} {rule.ask}</p>
         <label class="mt-2 flex min-h-11 items-center gap-3"
           ><input
             type="checkbox"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { onMount } from 'svelte';
   import {
     brewCards,
@@ -139,7 +140,7 @@
         {:else if card.kind === 'cool'}
           <CoolCard {card} {batch} {plan} {done} {now} />
         {:else if card.kind === 'read'}
-          <p class="text-[1.25rem] leading-snug">{card.how}</p>
+          <p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
           <ReadLoop {batch} {done} ondone={() => tick(card)} />
         {:else if card.kind === 'tag'}
           <TagCard {batch} ondone={() => tick(card)} />
@@ -147,7 +148,7 @@
           {#if card.id === 'mark'}<p class="number text-[4rem] leading-none" data-testid="brew-mark">
               {volumeText(figures.vesselVolumeL, household.settings.volume)}
             </p>{/if}
-          <p class="text-[1.25rem] leading-snug">{card.how}</p>
+          <p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
           <div class="flex flex-wrap gap-3">
             <button class="btn btn-primary min-h-16! px-8! text-[1.375rem]!" onclick={() => tick(card)}
               >Done</button

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { ENZYME_C, pouredC, YEAST_C, type BrewCard, type BrewDone } from '$core/method/brew';
   import { coolingTauH, hoursToCool, tauFromReadings, tempAfter } from '$core/method/cooling';
   import { likelyFigures } from '$core/must/balance';
@@ -47,7 +48,7 @@
 <p class="text-[1.25rem] leading-snug">
   {#if usesEnzyme(plan)}Cool enough for enzyme, {temperatureText(ENZYME_C, unit)}, in about
     <b>{leftText(to(ENZYME_C))}</b>;
-  {/if}for yeast, {temperatureText(YEAST_C, unit)}, in about <b>{leftText(to(YEAST_C))}</b>. {card.how}
+  {/if}for yeast, {temperatureText(YEAST_C, unit)}, in about <b>{leftText(to(YEAST_C))}</b>. {own(card.how)}
 </p>
 <form
   class="flex flex-wrap items-end gap-3"

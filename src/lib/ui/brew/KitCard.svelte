@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import type { BrewCard } from '$core/method/brew';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
@@ -17,7 +18,7 @@
   const left = $derived((card.list ?? []).filter((i) => !ticked.has(i)).length);
 </script>
 
-<p class="text-[1.25rem] leading-snug">{card.how}</p>
+<p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
 <ul class="grid max-w-3xl gap-x-8 sm:grid-cols-2">
   {#each card.list ?? [] as item (item)}
     <li class="dashline">

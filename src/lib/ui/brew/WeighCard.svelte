@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { cautionsAt } from '$core/cautions/rules';
   import { addedSo2MgL } from '$core/ledger/fill';
   import type { BrewCard } from '$core/method/brew';
@@ -151,7 +152,7 @@
   {asked}{#if spoon}<span class="ml-4 text-[1.75rem] whitespace-nowrap max-sm:ml-0 max-sm:block">{spoon}</span
     >{/if}
 </p>
-<p class="text-[1.25rem] leading-snug">{card.how}</p>
+<p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
 <Cautions list={cautions} onaway={(id) => void record(batch.id, 'caution', { cautionId: id })} />
 
 <form
@@ -194,7 +195,7 @@
   <div class="grid gap-2 bg-tint-rose p-4 text-[1.125rem]" role="alert">
     <p>
       <b>{gramsText(1000 * amountOf(item))} is too much.</b>
-      {so2?.text ?? slipText(dose, 1000 * amountOf(item), volumeL)}
+      {own(so2?.text ?? slipText(dose, 1000 * amountOf(item), volumeL))}
     </p>
     {#if !isMeant}
       <p class="flex flex-wrap gap-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import X from '@lucide/svelte/icons/x';
   import type { Caution } from '$core/cautions/rules';
   import Tag from '../tag/Tag.svelte';
@@ -15,7 +16,7 @@
     <span class="flex items-start justify-between gap-1">
       <span
         >{#if c.level !== 'warn'}<b>Stop.</b>{/if}
-        {c.text}</span
+        {own(c.text)}</span
       >
       {#if onaway && c.level === 'warn'}
         <button

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { whyThisReading, type Puzzle } from '$core/ferment/detective';
 
   /** Why a reading is not what the sums say: the two or three likeliest causes, each with what tells it apart. */
@@ -36,9 +37,9 @@
           <p class="flex items-baseline gap-2">
             <span class="number w-12 shrink-0 text-right text-[1.0625rem]"
               >{share(s.weight)}<span class="text-[0.75rem]"> %</span></span
-            ><span>{s.says}</span>
+            ><span>{own(s.says)}</span>
           </p>
-          <p class="small pl-14">{s.test}</p>
+          <p class="small pl-14">{own(s.test)}</p>
         </li>
       {/each}
     </ol>

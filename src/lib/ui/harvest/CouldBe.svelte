@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { goto } from '$app/navigation';
   import { propose } from '$core/scale/propose';
   import { quantityText, volumeText } from '$core/units/format';
@@ -56,7 +57,7 @@
                 .map((f) => `${quantityText(f.massKg, household.settings.mass)} ${f.name.toLowerCase()}`)
                 .join(', ')}
             </p>
-            <p class="text-[0.9375rem]">{p.why.join('; ')}.</p>
+            <p class="text-[0.9375rem]">{own(p.why.join('; '))}.</p>
           </div>
           <button class="btn {i === 0 ? 'btn-primary' : 'btn-line'}" onclick={() => open(i)}>Plan it</button>
         </li>

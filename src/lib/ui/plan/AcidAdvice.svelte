@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidTarget } from '$core/must/adjust';
   import { SAFE_PH } from '$core/cautions/rules';
   import type { Ingredient } from '$core/must/plan';
@@ -93,7 +94,7 @@
               ? ', where I stop: sharper, and yeast and tongue suffer'
               : w.stops === 'dose'
                 ? ', where I stop: it is twice the usual dose'
-                : ''}. {t.note}</span
+                : ''}. {own(t.note)}</span
           ></span
         >
         {#if onadd}<button

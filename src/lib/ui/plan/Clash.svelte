@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import type { Plan } from '$core/must/plan';
   import { swapsFor, type Swap } from '$core/scale/swaps';
   import Tag from '../tag/Tag.svelte';
@@ -20,7 +21,7 @@
 
 {#if bench.solved.gaveWay.length > 0}
   <Tag tone="good" compact>
-    {#each bench.solved.gaveWay as g (g.text)}<p>{g.text}</p>{/each}
+    {#each bench.solved.gaveWay as g (g.text)}<p>{own(g.text)}</p>{/each}
     {#if swaps.length > 0}
       <ul class="mt-1 grid gap-0.5" aria-label="Ways out">
         {#each swaps as s (s.id)}
@@ -29,7 +30,7 @@
               class="grid min-h-11 w-full grid-cols-[minmax(0,1fr)] border-l-4 border-greengage px-2 py-0.5 text-left hover:border-ink"
               onclick={() => bench.adopt(s.plan)}
             >
-              <span class="font-semibold">{s.label}</span><span class="small">{s.note}</span>
+              <span class="font-semibold">{own(s.label)}</span><span class="small">{own(s.note)}</span>
             </button>
           </li>
         {/each}

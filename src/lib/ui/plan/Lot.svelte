@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { entryOf } from '$core/must/plan';
   import { priceKey } from '$core/must/cost';
   import { isStrained } from '$core/must/strain';
@@ -150,7 +151,7 @@
         {/if}
       {/if}
     </div>
-    <p class="small">{FORM_NOTES[item.form ?? 'fresh'].note}</p>
+    <p class="small">{own(FORM_NOTES[item.form ?? 'fresh'].note)}</p>
   {/if}
   {#if item.kind === 'produce' || item.kind === 'juice'}
     <fieldset class="grid grid-cols-3 gap-2">
@@ -174,7 +175,7 @@
       Object.entries(SWEETENERS).map(([id, s]) => [id, s.name]),
       (v) => bench.swapSugar(row.id, v as SweetenerId)
     )}
-    <p class="small">{SWEETENERS[item.kind === 'honey' ? 'honey' : item.sugarId].note}</p>
+    <p class="small">{own(SWEETENERS[item.kind === 'honey' ? 'honey' : item.sugarId].note)}</p>
   {/if}
   {#if item.kind === 'water'}
     {@render entry('Alkalinity, mg/L as lime (CaCO₃)', String(item.alkalinityMgL ?? 0), (v) =>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { feedText, isForMust, nutrientOf, powdersOf } from '$core/scale/powders';
   import { gramsText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
@@ -32,7 +33,7 @@
     <p class="head mb-0.5">Powders for {volumeText(litres, household.settings.volume)}</p>
     <p class="text-[0.9375rem] leading-6">
       {#each list as d, i (d.name)}
-        <How title={d.name} lines={[d.why, 'The usual dose. Common practice, not a measurement.']}>
+        <How title={d.name} lines={[own(d.why), 'The usual dose. Common practice, not a measurement.']}>
           {#snippet trigger()}<span class="border-b border-dashed border-greengage"
               ><span class="font-semibold">{d.name}</span> {d.amount}</span
             >{/snippet}

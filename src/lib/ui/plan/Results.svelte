@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { litresText, own } from '$lib/ui/field/own-units';
   import { afterSweetening, sweetenedWith } from '$core/scale/goals';
   import { rangeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
@@ -74,8 +75,8 @@
             {#snippet trigger()}<span data-testid="bottles">{Math.floor(e.bottles!.likely)}</span> bottles{/snippet}
           </How>
           <span class="small block leading-tight"
-            >{one(e.intoGlassL!.likely)} L into glass{#if e.costPerBottle}, {household.settings
-                .currency}{e.costPerBottle.likely.toFixed(2)} a bottle{/if}</span
+            >{litresText(e.intoGlassL!.likely, household.settings)} into glass{#if e.costPerBottle}, {household
+                .settings.currency}{e.costPerBottle.likely.toFixed(2)} a bottle{/if}</span
           >
         </dd>
       </div>
@@ -99,7 +100,7 @@
                   close();
                 }}
               />
-              {#each how!.ta as line (line)}<p class="small mt-1">{line}</p>{/each}
+              {#each how!.ta as line (line)}<p class="small mt-1">{own(line)}</p>{/each}
             {/snippet}
           </Pop>
           <span class="small block leading-tight">acid as tartaric, {rangeText(e.taGL!, one)}</span>

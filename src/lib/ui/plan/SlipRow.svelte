@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { household } from '$lib/store/household.svelte';
+  import { massText } from '$lib/ui/field/own-units';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
@@ -68,14 +70,17 @@
   >
     {#each unitsFor(row.item) as u (u)}<option value={u}>{unitLabel(u, produce)}</option>{/each}
   </select>
-  <div class="text-[0.8125rem] text-quiet max-sm:hidden" title="sugar it brings">
+  <div
+    class="text-[0.8125rem] text-quiet max-sm:hidden"
+    title="as grape sugar, which yeast takes: white sugar becomes a twentieth more of it"
+  >
     {#if sugar > 0.0005}
       <span
         class="block h-2 border-l-2 border-ink"
         style:width="{Math.max(4, (100 * sugar) / mostSugar)}%"
         style:background={colour}
       ></span>
-      {sugar >= 0.1 ? `${sugar.toFixed(2)} kg` : `${(sugar * 1000).toFixed(0)} g`}
+      {massText(sugar, household.settings)}
     {/if}
   </div>
   <div class="flex justify-end">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import type { Stage } from '$core/scale/stages';
   import { volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
@@ -20,7 +21,7 @@
       <dd class="text-right {s.fits ? '' : 'text-rosehip'}">
         {volumeText(s.volumeL, household.settings.volume)}{s.vessels.length > 0
           ? `: ${s.vessels.map((v) => v.name).join(' + ')}`
-          : ''}, {s.text}
+          : ''}, {own(s.text)}
       </dd>
     </div>
   {/each}

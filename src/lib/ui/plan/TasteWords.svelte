@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { household } from '$lib/store/household.svelte';
+  import { massText } from '$lib/ui/field/own-units';
   import { SCHOOLS } from '$core/method/schools';
   import { sweetenKg } from '$core/scale/solve';
   import Choices from '../pop/Choices.svelte';
@@ -63,7 +65,7 @@
         onchoose={(id) => bench.choose('finish', id)}
       />
       {#if kg > 0}<p class="small mt-1">
-          About {kg.toFixed(2)} kg of sugar at the end; strength is what is left once it is in.
+          About {massText(kg, household.settings)} of sugar at the end; strength is what is left once it is in.
         </p>{/if}
       <button class="btn btn-primary mt-2 w-full" onclick={close}>Done</button>
     {/if}

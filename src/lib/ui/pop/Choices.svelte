@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   /** A short list to choose one from, each with its reason. */
   type Option = { id: string; name: string; note: string };
   type Props = { title: string; options: Option[]; value: string; onchoose: (id: string) => void };
@@ -12,7 +13,7 @@
       aria-pressed={value === o.id}
       onclick={() => onchoose(o.id)}
     >
-      <span class="font-semibold">{o.name}</span><span class="small block">{o.note}</span>
+      <span class="font-semibold">{o.name}</span><span class="small block">{own(o.note)}</span>
     </button>
   {/each}
 </div>

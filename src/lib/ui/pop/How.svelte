@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import type { Snippet } from 'svelte';
   import Pop from './Pop.svelte';
 
@@ -13,5 +14,5 @@
 
 <Pop {title} {trigger} class="text-left {classes}" describe="How this was worked out">
   <p class="mb-1 font-semibold">{title}</p>
-  {#each lines as line (line)}<p class="mt-1 text-[0.9375rem]">{line}</p>{/each}
+  {#each lines as line (line)}<p class="mt-1 text-[0.9375rem]">{own(line)}</p>{/each}
 </Pop>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import type { Due } from '$core/method/schedule';
   import { mustColour } from '$core/must/colour';
   import { doStep, wantsForm } from '$lib/store/actions';
@@ -51,7 +52,7 @@
           <p class="min-w-0 flex-1 basis-60">
             <span class="font-semibold">{d.step.title}</span>{#if d.status === 'overdue'}<span
                 class="text-rosehip">, {whenWord(d.dueAt, household.now, zone)}</span
-              >{/if}<span class="text-quiet">. {d.step.how}</span>
+              >{/if}<span class="text-quiet">. {own(d.step.how)}</span>
             {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}
           </p>
           {#if d.step.id === 'read'}<ReadCard {batch} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { temperatureText } from '$core/units/format';
   import { BOTTLES } from '$core/finish/pressure';
   import type { Danger } from '$core/finish/danger';
   import { logOpened } from '$lib/store/actions';
@@ -21,10 +22,12 @@
     {d.left === 1 ? 'bottle that' : 'bottles that'} could burst
   </h2>
   <p>
-    Up to <b class="number">{d.bar20.toFixed(1)} bar</b> at 20 °C in glass made for {d.ratingBar} ({BOTTLES[
-      d.type
-    ].name.toLowerCase()}), filled {dayWord(d.at, household.now, batch.state.zone)} with sugar that its yeast may
-    still reach.
+    Up to <b class="number">{d.bar20.toFixed(1)} bar</b> at {temperatureText(20, household.settings.temp)} in glass
+    made for {d.ratingBar} ({BOTTLES[d.type].name.toLowerCase()}), filled {dayWord(
+      d.at,
+      household.now,
+      batch.state.zone
+    )} with sugar that its yeast may still reach.
   </p>
   <p class="mt-1">
     <b>Make it safe:</b> keep them cold, in a closed box under a blanket, away from people. Open them outdoors,

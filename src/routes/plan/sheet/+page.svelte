@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { planSchema, type Plan } from '$core/must/plan';
@@ -90,7 +91,7 @@
         <h2 class="head font-sans!">Steps</h2>
         <ol>
           {#each sheet.steps as s (s.title)}<li class="line">
-              <span class="box"></span><span class="grow"><b>{s.title}</b>, {s.when}. {s.how}</span>
+              <span class="box"></span><span class="grow"><b>{s.title}</b>, {s.when}. {own(s.how)}</span>
             </li>{/each}
         </ol>
         <h2 class="head mt-3 font-sans!">Readings</h2>
