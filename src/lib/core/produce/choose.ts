@@ -189,7 +189,7 @@ export function chooseIngredient(
         .includes(name)
     )
       offer(acid.name, acid.note, { kind: 'acid', acidId: id, massKg: 0 });
-  if ('red white wine'.includes(name))
+  if (/^(?:(?:red|white|dry|other|like)\s+)*wine$/.test(name))
     offer('Wine', 'dry, about 12 %', { kind: 'wine', volumeL: 0, abv: 12, sg: 0.994 });
   for (const id of Object.keys(ADDITIVES) as AdditiveId[]) {
     // Acid blend is an acid.

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
+import { looksLikePlant } from '../cautions/plants';
 import { RULES } from '../cautions/rules';
 import { chooseIngredient } from './choose';
 import { REVIEWED } from './compare.fixture';
@@ -145,6 +146,33 @@ describe('choosing an ingredient', () => {
     expect(chooseIngredient('500 g foxglove flowers').kind).toBe('refused');
     expect(chooseIngredient('rhubarb leaves').kind).toBe('refused');
     expect(chooseIngredient('elderflower').kind).toBe('choices');
+  });
+
+  it.each([
+    ['zest', 'Citrus zest'],
+    ['zest of 2 lemons', 'Citrus zest'],
+    ['tea bag', 'Tea'],
+    ['energizer', 'Yeast energizer'],
+    ['rehydration nutrient', 'Rehydration nutrient'],
+    ['grape concentrate', 'Grape concentrate'],
+    ['label syrup', 'Bottled syrup'],
+    ['white grape juice', 'Grape juice'],
+    ['blood orange', 'Orange'],
+    ['cooking apple', 'Cooking apple'],
+    ['golden raisins', 'Raisin'],
+    ['wild blackberries', 'Blackberry'],
+    ['yellow plums', 'Plum'],
+    ['frozen raspberries', 'Raspberry'],
+    ['dandelion petals', 'Dandelion flower'],
+    ['red wine', 'Wine'],
+    ['sulfite', 'Campden tablet']
+  ])('knows what people call %s', (text, label) => expect(first(text)?.label).toBe(label));
+
+  it('a warning of wild plants is for plants', () => {
+    for (const plant of ['wild garlic', 'moonberry', 'marsh flowers', 'zorp leaves'])
+      expect(looksLikePlant(plant)).toBe(true);
+    for (const other of ['zorp', 'conditioner', 'fizzmaker', 'furlongs'])
+      expect(looksLikePlant(other)).toBe(false);
   });
 
   it('asks about what it does not know', () => {

@@ -5,10 +5,12 @@ import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/produce/extraction';
 import type { Produce } from '$core/produce/schema';
 import { SOURCES } from '$core/produce/sources';
 import { DOSES } from '$core/scale/doses';
+import { WORDS } from './glossary';
 import { SUMS } from '$lib/ui/bench/sums';
 
 /** The chapters after the produce, in their order. */
 export const CHAPTERS = {
+  words: 'Words',
   sugars: 'Sugars',
   doses: 'Doses',
   methods: 'Methods',
@@ -45,6 +47,12 @@ export function allEntries(produce: readonly Produce[]): Entry[] {
       chapter: p.family === 'dried' ? 'dried fruit' : p.family,
       href: `/almanac/produce/${p.id}`,
       text: `${p.plural} ${p.latin}`
+    })),
+    ...Object.entries(WORDS).map(([id, w]) => ({
+      title: w.name,
+      chapter: 'words',
+      href: `/almanac/words#${id}`,
+      text: `${w.also} ${w.says}`
     })),
     ...SUMS.map((s) => ({
       title: s.title,
@@ -123,7 +131,17 @@ export function findEntries(text: string, entries: readonly Entry[], most = 12):
       const title = e.title.toLowerCase();
       const body = e.text.toLowerCase();
       const score = words.reduce(
-        (sum, w) => sum + (title.startsWith(w) ? 5 : title.includes(w) ? 3 : body.includes(w) ? 1 : 0),
+        (sum, w) =>
+          sum +
+          (title.startsWith(w)
+            ? 5
+            : title.includes(w)
+              ? 3
+              : body.startsWith(w)
+                ? 2
+                : body.includes(w)
+                  ? 1
+                  : 0),
         0
       );
       return { e, score, i };

@@ -2,22 +2,23 @@
   import { logNote, logTasting } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
+  import WhenField from '../field/WhenField.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`note:${batch.id}`, { text: '', liking: '', next: '' });
+  const draft = createDraft(`note:${batch.id}`, { text: '', liking: '', next: '', when: '' });
   const form = createWriteDown(draft, () => ondone());
 
-  const save = form.submit(async () => {
+  const save = form.submit(async (when) => {
     const { text, liking, next } = draft.fields;
     // A word to oneself, with nothing tasted.
     if (!liking && !text.trim() && next.trim())
-      return ['Kept for next time.', await logNote(batch.id, next, undefined, true)] as const;
-    if (!liking && !next.trim()) return ['Noted.', await logNote(batch.id, text)] as const;
+      return ['Kept for next time.', await logNote(batch.id, next, when, true)] as const;
+    if (!liking && !next.trim()) return ['Noted.', await logNote(batch.id, text, when)] as const;
     return [
       'Tasting written down.',
-      await logTasting(batch.id, text, liking ? Number(liking) : null, next)
+      await logTasting(batch.id, text, liking ? Number(liking) : null, next, when)
     ] as const;
   });
 </script>
@@ -56,6 +57,7 @@
       />
     </label>
   </div>
+  <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Write it down</button>
 </form>

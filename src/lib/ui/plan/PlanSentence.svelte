@@ -1,6 +1,7 @@
 <script lang="ts">
   import { YEASTS, type YeastId } from '$core/must/substances';
   import type { Vessel } from '$core/scale/vessels';
+  import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
   import { household, vesselsInUse } from '$lib/store/household.svelte';
   import Choices from '../pop/Choices.svelte';
@@ -36,6 +37,21 @@
           close();
         }}
       />
+      <label class="mt-3 grid gap-1 font-semibold"
+        >Its own limit, % by volume
+        <input
+          class="field"
+          inputmode="decimal"
+          autocomplete="off"
+          placeholder="as the packet says; {YEASTS[bench.yeastId].toleranceAbv[1]} for its type"
+          value={bench.toleranceAbv ?? ''}
+          onchange={(e) => {
+            const n = parseNumber(e.currentTarget.value.replace('%', ''));
+            if (e.currentTarget.value.trim() === '') bench.toleranceAbv = null;
+            else if (n !== null && n >= 3 && n <= 22) bench.toleranceAbv = n;
+          }}
+        />
+      </label>
     {/snippet}
   </Word>
   yeast, in the

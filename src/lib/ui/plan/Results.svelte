@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { toleranceOf } from '$core/must/plan';
   import { litresText, own } from '$lib/ui/field/own-units';
   import { afterSweetening, sweetenedWith } from '$core/scale/goals';
   import { rangeText } from '$core/units/format';
@@ -9,7 +10,6 @@
   import How from '../pop/How.svelte';
   import { howOf } from './how';
   import type { Bench } from './bench.svelte';
-  import { YEASTS } from '$core/must/substances';
 
   let { bench }: { bench: Bench } = $props();
 
@@ -43,7 +43,7 @@
       <p class="small pb-0.5">
         {rangeText(strength!, one)}<br />
         {#if stops}<span class="text-ink"
-            >sweet: this yeast stops near {YEASTS[bench.yeastId].toleranceAbv[1]} %</span
+            >sweet: this yeast stops near {toleranceOf(bench.plan.yeast)[1]} %</span
           >
         {:else if sweet > 0}sweetened to {sweet} g/L, from {one(e.finalAbv!.likely)} %
         {:else}finishes about {sg(e.finalSg!.likely)}{/if}

@@ -1,8 +1,12 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Plan } from '$core/must/plan';
-  import { startBatch, startBrewDay } from '$lib/store/actions';
-  import { AskError, explain } from '$core/units/input-error';
+  import { logGravity, logPitch, startBatch, startBrewDay } from '$lib/store/actions';
+  import { parseTemperature } from '$core/units/parse';
+  import { household } from '$lib/store/household.svelte';
+  import { parseWhen, toLocalInput } from '../field/parse-when';
+  import { readStem } from '../field/stem';
+  import { AskError, explain, InputError } from '$core/units/input-error';
   import { sayAsk, sayDone, sayWrong } from '../nav/said.svelte';
   import type { Bench } from './bench.svelte';
 
@@ -10,6 +14,31 @@
   let busy = $state(false);
 
   const ready = $derived(bench.estimate?.liquidVolumeL != null && bench.rows.every((r) => r.error === null));
+
+  /** When it was begun, if not now; the yeast, and what it reads now, for a wine that is under way already. */
+  let begun = $state('');
+  let pitched = $state('');
+  let reads = $state('');
+  let temp = $state('');
+
+  /** Writes down what is known of a wine: all of it, or nothing. */
+  async function startUnderWay(plan: Plan, name: string, sure: boolean): Promise<string> {
+    const now = Date.now();
+    const at = parseWhen(begun, now);
+    if (!begun) return startBatch(plan, name, vesselId, { sure }, bench.recipeId);
+    const pitchedAt = pitched ? parseWhen(pitched, now) : null;
+    if (pitchedAt !== null && pitchedAt < at)
+      throw new InputError('The yeast went in before the wine was begun.', 'Put one of the two days right.');
+    const s = household.settings;
+    const stem = reads.trim() ? readStem(reads, 'sg', s) : null;
+    const tempC = temp.trim() ? parseTemperature(temp, s.temp) : null;
+    const id = await startBatch(plan, name, vesselId, { sure, at }, bench.recipeId);
+    if (pitchedAt !== null)
+      await logPitch(id, { yeast: plan.yeast ?? { yeastId: 'wine' }, how: 'dry' }, { at: pitchedAt, sure });
+    if (stem)
+      await logGravity(id, stem.sg, tempC, s, { sure }, stem.bx === null ? {} : { refractometerBx: stem.bx });
+    return id;
+  }
 
   /** All at once, when it is in the bucket already; or step by step. */
   async function start(how: 'all' | 'steps', sure = false) {
@@ -20,7 +49,7 @@
       const name = bench.name || 'Batch';
       const id =
         how === 'all'
-          ? await startBatch(plan, name, vesselId, { sure }, bench.recipeId)
+          ? await startUnderWay(plan, name, sure)
           : await startBrewDay(plan, name, vesselId, bench.recipeId);
       bench.clear();
       await goto(how === 'all' ? `/batches/${id}` : `/batches/${id}/brew`);
@@ -52,8 +81,47 @@
       oninput={(e) => (bench.name = e.currentTarget.value)}
     />
   </label>
+  {#if begun}
+    <fieldset class="grid basis-full grid-cols-2 gap-2">
+      <legend class="head mb-1">A wine that is under way: what you know of it</legend>
+      <label class="col-span-full grid gap-0.5 text-[0.875rem] font-semibold"
+        >Begun<span class="flex gap-2"
+          ><input
+            type="datetime-local"
+            class="field"
+            max={toLocalInput(Date.now())}
+            bind:value={begun}
+          /><button type="button" class="btn btn-plain" onclick={() => (begun = '')}>Now</button></span
+        ></label
+      >
+      <label class="col-span-full grid gap-0.5 text-[0.875rem] font-semibold"
+        >Yeast in<input
+          type="datetime-local"
+          class="field"
+          max={toLocalInput(Date.now())}
+          bind:value={pitched}
+        /></label
+      >
+      <label class="grid gap-0.5 text-[0.875rem] font-semibold"
+        >It reads now<input
+          class="field"
+          autocomplete="off"
+          placeholder="not read"
+          bind:value={reads}
+        /></label
+      >
+      <label class="grid gap-0.5 text-[0.875rem] font-semibold"
+        >at °{household.settings.temp}<input class="field" autocomplete="off" bind:value={temp} /></label
+      >
+    </fieldset>
+  {/if}
   <button class="btn btn-primary" disabled={!ready || busy}>Start this batch</button>
   <button type="button" class="btn btn-line" disabled={!ready || busy} onclick={() => start('steps')}
     >Brew day</button
   >
+  {#if !begun}<button
+      type="button"
+      class="btn btn-plain px-0!"
+      onclick={() => (begun = toLocalInput(Date.now() - 86_400_000))}>It was begun earlier…</button
+    >{/if}
 </form>

@@ -76,6 +76,8 @@ export function createBench(settings: () => Settings) {
   let target = $state<Target>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
   let vesselId = $state('');
   let yeastId = $state<YeastId>('wine');
+  /** the yeast's own limit, where its packet says one, % vol */
+  let toleranceAbv = $state<number | null>(null);
   let method = $state<NamedMethod['method']>({});
   let acknowledged = $state<string[]>([]);
   let name = $state('');
@@ -105,7 +107,7 @@ export function createBench(settings: () => Settings) {
 
   const plan = $derived<Plan>({
     ingredients: rows.map((r) => ({ ...r.item, id: r.id, unit: r.unit, held: r.held })),
-    yeast: { yeastId },
+    yeast: { yeastId, ...(toleranceAbv === null ? {} : { toleranceAbv }) },
     target: { ...target },
     ...(vesselId ? { vesselId } : {}),
     ...method,
@@ -133,6 +135,7 @@ export function createBench(settings: () => Settings) {
           target,
           vesselId,
           yeastId,
+          toleranceAbv,
           method,
           acknowledged,
           name,
@@ -149,6 +152,7 @@ export function createBench(settings: () => Settings) {
     target = { abv: 12, volumeL: null, volumeUnit: settings().volume };
     name = '';
     recipeId = null;
+    toleranceAbv = null;
     method = {};
     acknowledged = [];
   }
@@ -161,6 +165,7 @@ export function createBench(settings: () => Settings) {
           target: Target;
           vesselId: string;
           yeastId: YeastId;
+          toleranceAbv?: number | null;
           method?: NamedMethod['method'];
           acknowledged?: string[];
           name: string;
@@ -176,6 +181,7 @@ export function createBench(settings: () => Settings) {
       }).success;
     if (kept && isSound) {
       ({ rows, target, vesselId, yeastId, name } = kept);
+      toleranceAbv = kept.toleranceAbv ?? null;
       method = kept.method ?? {};
       recipeId = kept.recipeId ?? null;
       acknowledged = kept.acknowledged ?? [];
@@ -236,6 +242,15 @@ export function createBench(settings: () => Settings) {
     },
     set yeastId(v) {
       yeastId = v;
+      toleranceAbv = null;
+      keep();
+    },
+    /** Where this yeast stops, by its packet; null goes by its type. */
+    get toleranceAbv() {
+      return toleranceAbv;
+    },
+    set toleranceAbv(v) {
+      toleranceAbv = v;
       keep();
     },
     get method() {
@@ -287,6 +302,7 @@ export function createBench(settings: () => Settings) {
       });
       target = next.target ?? { abv: null, volumeL: null, volumeUnit: settings().volume };
       yeastId = next.yeast?.yeastId ?? 'wine';
+      toleranceAbv = next.yeast?.toleranceAbv ?? null;
       vesselId = next.vesselId ?? '';
       method = methodOf(next);
       acknowledged = next.acknowledged ?? [];

@@ -7,9 +7,17 @@
   import Methods from '$lib/ui/almanac/MethodChapter.svelte';
   import Sources from '$lib/ui/almanac/SourceChapter.svelte';
   import Sugars from '$lib/ui/almanac/SugarChapter.svelte';
+  import Words from '$lib/ui/almanac/WordChapter.svelte';
   import { CHAPTERS, type ChapterId } from '$lib/ui/almanac/find';
 
-  const PAGES = { sugars: Sugars, doses: Doses, methods: Methods, cautions: Cautions, sources: Sources };
+  const PAGES = {
+    words: Words,
+    sugars: Sugars,
+    doses: Doses,
+    methods: Methods,
+    cautions: Cautions,
+    sources: Sources
+  };
   const id = $derived(page.params.chapter as ChapterId);
   const Chapter = $derived(id in PAGES ? PAGES[id] : null);
 </script>
