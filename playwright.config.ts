@@ -6,7 +6,8 @@ export default defineConfig({
   testDir: 'tests',
   testMatch: '**/*.spec.ts',
   fullyParallel: true,
-  workers: 2,
+  // Pages wait more than they work: more of them than there are processors.
+  workers: 4,
   retries: 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },
@@ -15,6 +16,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Lisbon',
     locale: 'en-GB',
+    // Each test has a browser of its own: keeping every file of the app for offline use would be most of its work.
+    serviceWorkers: 'block',
     trace: 'off',
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',

@@ -23,7 +23,7 @@ test('first run: from a line about what there is to a started batch, on a phone'
   // Left and found again from the walk.
   await expect(title(page)).toHaveText('Clean and sanitise');
   await page.goto('/');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('A brew day is begun.');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('A brew day is begun');
   await page.getByRole('link', { name: 'Go on with the brew day' }).click();
   await page.getByRole('button', { name: /^Go on/ }).click();
   await expect(page.getByTestId('brew-amount')).toContainText('3.00 lb');

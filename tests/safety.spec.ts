@@ -91,40 +91,43 @@ test('one log that cannot be read stands alone: every page opens, and everything
   await expect(page.getByRole('heading', { level: 1 })).toContainText('no such batch');
 });
 
-test('every page opens offline, from any address', async ({ page, context }) => {
-  await startRhubarb(page);
-  const batch = new URL(page.url()).pathname;
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
-  await context.setOffline(true);
-  for (const path of [...PAGES, batch, `${batch}/brew`, `${batch}/tag`]) {
-    await page.goto(path);
-    await expect(page.getByRole('heading', { level: 1 }).first(), path).toBeVisible();
-  }
-});
+test.describe('offline', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('every page opens offline, from any address', async ({ page, context }) => {
+    await startRhubarb(page);
+    const batch = new URL(page.url()).pathname;
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
+    await context.setOffline(true);
+    for (const path of [...PAGES, batch, `${batch}/brew`, `${batch}/tag`]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 }).first(), path).toBeVisible();
+    }
+  });
 
-test('a proxy that answers with a fault, or not at all, is as good as none', async ({ page, context }) => {
-  await startRhubarb(page);
-  const batch = new URL(page.url()).pathname;
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
-  // What the worker itself fetches is answered here as by a proxy whose server is away.
-  await context.route(
-    (url) => url.pathname === batch,
-    (route) => route.fulfill({ status: 502, body: 'Bad gateway' })
-  );
-  await page.goto(batch);
-  await expect(sentence(page)).toContainText('Rhubarb, day 1');
-  await context.unrouteAll();
-  await context.route(
-    (url) => url.pathname === batch,
-    () => new Promise<void>(() => undefined)
-  );
-  const began = Date.now();
-  await page.goto(batch);
-  await expect(sentence(page)).toContainText('Rhubarb, day 1');
-  expect(Date.now() - began).toBeLessThan(7000);
-  await context.unrouteAll({ behavior: 'ignoreErrors' });
+  test('a proxy that answers with a fault, or not at all, is as good as none', async ({ page, context }) => {
+    await startRhubarb(page);
+    const batch = new URL(page.url()).pathname;
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
+    // What the worker itself fetches is answered here as by a proxy whose server is away.
+    await context.route(
+      (url) => url.pathname === batch,
+      (route) => route.fulfill({ status: 502, body: 'Bad gateway' })
+    );
+    await page.goto(batch);
+    await expect(sentence(page)).toContainText('Rhubarb, day 1');
+    await context.unrouteAll();
+    await context.route(
+      (url) => url.pathname === batch,
+      () => new Promise<void>(() => undefined)
+    );
+    const began = Date.now();
+    await page.goto(batch);
+    await expect(sentence(page)).toContainText('Rhubarb, day 1');
+    expect(Date.now() - began).toBeLessThan(7000);
+    await context.unrouteAll({ behavior: 'ignoreErrors' });
+  });
 });
 
 test.describe('in a zone that nobody knows', () => {
@@ -250,7 +253,7 @@ test('Today writes what went in, and takes all of it back; what is forced into b
   // One that was still shows nothing yet.
   await dayIs(61, '/');
   await expect(danger).toBeVisible();
-  await danger.getByRole('button', { name: /All 11 are opened/ }).click();
+  await danger.getByRole('button', { name: /All \d+ are opened/ }).click();
   await expect(danger).toBeHidden();
   await dayIs(62);
   await expect(sentence(page)).not.toContainText('burst');

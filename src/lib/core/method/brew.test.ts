@@ -247,6 +247,26 @@ describe('read, adjust, read', () => {
   });
 });
 
+describe('what was put in by hand', () => {
+  it('is not asked for again on its card', () => {
+    const p: Plan = {
+      ingredients: [
+        { kind: 'produce', produceId: 'plum', massKg: 4, id: 'f' },
+        { kind: 'sugar', sugarId: 'white', massKg: 2, id: 's', held: false },
+        { kind: 'water', volumeL: 6, id: 'w', held: false }
+      ],
+      target: { abv: 12, volumeL: 10 }
+    };
+    const done = brewDone([
+      event('planned', { name: 'x', plan: p, vesselId: 'b' }, 0),
+      event('addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 1.5 }] }, HOUR)
+    ]);
+    expect(done.rows.get('s')).toMatchObject({ massKg: 1.5 });
+    expect(done.rows.has('w')).toBe(false);
+    expect(redosed(p, done).ingredients[1]).toMatchObject({ massKg: 1.5, held: true });
+  });
+});
+
 describe('hot water', () => {
   it('poured boiling over as much again at room warmth comes out between', () => {
     const c = pouredC({

@@ -49,8 +49,13 @@ export function brewDone(events: readonly LedgerEvent[]): BrewDone {
     tempsC: [],
     adjusted: []
   };
+  const byHand: Ingredient[] = [];
+  let plan: Plan | null = null;
   for (const { e, at } of liveTimed(events)) {
-    if (e.type === 'planned') done.startedAt = at;
+    if (e.type === 'planned') {
+      done.startedAt = at;
+      plan = e.data.plan as Plan;
+    }
     if (e.type === 'pitch') done.pitchedAt ??= at;
     if (e.type === 'reading') {
       if (e.data.sg !== undefined) done.readings.push(at);
@@ -65,11 +70,25 @@ export function brewDone(events: readonly LedgerEvent[]): BrewDone {
       for (const i of e.data.ingredients) {
         if (i.id?.startsWith(ADJUST)) done.adjusted.push(at);
         else if (i.id) done.rows.set(i.id, i);
+        else byHand.push(i);
         if (i.kind === 'additive') done.powders.set(i.additiveId, at);
       }
   }
+  // What was put in by hand, beside the cards, is not asked for again.
+  for (const i of byHand) {
+    const row = plan?.ingredients.find((r) => r.id && !done.rows.has(r.id) && isSameThing(r, i));
+    if (row?.id) done.rows.set(row.id, { ...i, id: row.id });
+  }
   return done;
 }
+
+/** Whether two rows are of one thing: the same fruit, sugar, acid or powder. */
+const isSameThing = (a: Ingredient, b: Ingredient): boolean =>
+  a.kind === b.kind &&
+  ('produceId' in a ? 'produceId' in b && a.produceId === b.produceId : true) &&
+  (a.kind !== 'sugar' || b.kind !== 'sugar' || a.sugarId === b.sugarId) &&
+  (a.kind !== 'acid' || b.kind !== 'acid' || a.acidId === b.acidId) &&
+  (a.kind !== 'additive' || b.kind !== 'additive' || a.additiveId === b.additiveId);
 
 /**
  * The plan with what was really weighed in it: those rows stand, what is still free is worked out anew, so that

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
   import { onMount } from 'svelte';
   import {
     brewCards,
@@ -16,6 +15,8 @@
   import VesselDrawing from '../vessel/VesselDrawing.svelte';
   import { likelyFigures } from '$core/must/balance';
   import { nameOf } from '$core/must/name';
+  import { amountOf, type Ingredient } from '$core/must/plan';
+  import { massText, own } from '$lib/ui/field/own-units';
   import { volumeText } from '$core/units/format';
   import { vesselById, household, type OpenBatch } from '$lib/store/household.svelte';
   import { logCard, startTimer } from '$lib/store/actions';
@@ -48,7 +49,30 @@
   const vessel = $derived(vesselById(planned?.type === 'planned' ? planned.data.vesselId : ''));
   const cards = $derived(brewCards(plan, vessel?.name ?? 'bucket'));
   const states = $derived(cardStates(cards, done, now));
-  const card = $derived(currentCard(cards, states));
+  /** Cards that were put off for now, while others can be done. */
+  let putOff = $state<string[]>([]);
+  const card = $derived(
+    currentCard(
+      cards.filter((c) => !putOff.includes(c.id)),
+      states
+    ) ?? currentCard(cards, states)
+  );
+  /** What so much of a row changes of what is still to come; null when it changes nothing one would weigh. */
+  function changes(row: Ingredient): string | null {
+    if (!row.id) return null;
+    const next = redosed(batch.state.plan, { rows: new Map([...done.rows, [row.id, row]]) });
+    const said = plan.ingredients.flatMap((i, n) => {
+      const after = next.ingredients[n]!;
+      if (!i.id || i.id === row.id || done.rows.has(i.id)) return [];
+      const [was, is] = [amountOf(i), amountOf(after)];
+      return Math.abs(is - was) > Math.max(0.02 * was, 0.005)
+        ? [
+            `${nameOf(after).toLowerCase()} ${'volumeL' in after ? volumeText(is, household.settings.volume) : massText(is, household.settings)}`
+          ]
+        : [];
+    });
+    return said.length > 0 ? `Then it will be ${said.join(' and ')}.` : null;
+  }
   const count = $derived([...states.values()].filter((s) => s.status === 'done').length);
   const figures = $derived(likelyFigures(plan));
 
@@ -136,6 +160,7 @@
             volumeL={figures.liquidVolumeL}
             timer={done.timers.get(card.id) ?? null}
             {now}
+            {changes}
           />
         {:else if card.kind === 'cool'}
           <CoolCard {card} {batch} {plan} {done} {now} />
@@ -165,6 +190,10 @@
           </div>
         {/if}
         <p class="flex gap-6">
+          {#if card.kind === 'read' && !putOff.includes('read')}<button
+              class="min-h-11 text-[1.0625rem] underline underline-offset-4"
+              onclick={() => (putOff = [...putOff, card.id])}>Later</button
+            >{/if}
           {#if card.kind !== 'kit'}<button
               class="min-h-11 text-[1.0625rem] underline underline-offset-4"
               onclick={() => skip(card)}>Leave it out</button

@@ -28,8 +28,10 @@
     volumeL: number;
     timer: number | null;
     now: number;
+    /** what so much of it changes of what is still to come, in words */
+    changes: (row: Ingredient) => string | null;
   };
-  let { card, batch, plan, volumeL, timer, now }: Props = $props();
+  let { card, batch, plan, volumeL, timer, now, changes }: Props = $props();
 
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`brew:${batch.id}:${card.id}`, { amount: '', meant: '' });
@@ -89,6 +91,12 @@
   );
   const powderId = $derived(
     item?.kind === 'additive' ? item.additiveId : item?.kind === 'acid' ? item.acidId : null
+  );
+  /** Said at the card, before it is in: a weight that changes the rest is no surprise later. */
+  const then = $derived(
+    card.kind === 'weigh' && item && draft.fields.amount.trim()
+      ? changes({ ...item, id: card.row?.id } as Ingredient)
+      : null
   );
   const hadG = $derived(powderId ? (batch.state.powdersG[powderId]?.massG ?? 0) : 0);
   const verdict = $derived(
@@ -190,6 +198,7 @@
     >
   {/if}
 </form>
+{#if then}<p class="text-[1.125rem]" data-testid="brew-then">{then}</p>{/if}
 {#if 'error' in read}<p class="text-[1.0625rem] text-rosehip" role="alert">{read.error}</p>{/if}
 {#if isSlip && dose && item}
   <div class="grid gap-2 bg-tint-rose p-4 text-[1.125rem]" role="alert">

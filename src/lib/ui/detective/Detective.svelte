@@ -20,17 +20,32 @@
   const expected = $derived(puzzle.before ? puzzle.before.sg : puzzle.expected.likely);
   /** Never all, never none: no weighing of guesses is. */
   const share = (weight: number) => Math.min(99, Math.max(1, Math.round(100 * weight)));
+  /** A reading between the two figures of a must whose fruit is giving says just that. */
+  const isBetween = $derived(
+    !puzzle.before &&
+      puzzle.hasFruit &&
+      puzzle.noneGiven !== null &&
+      puzzle.shareGiven < 0.95 &&
+      puzzle.sg >= Math.min(puzzle.noneGiven, expected) - 0.001 &&
+      puzzle.sg <= Math.max(puzzle.noneGiven, expected) + 0.001
+  );
+  /** Never read since the yeast: what the must began at is no measure of it now. */
+  const isWaiting = $derived(!puzzle.before && (puzzle.pitchedH ?? 0) > 48);
   const points = $derived(Math.round(1000 * (puzzle.sg - expected)));
 </script>
 
 <section aria-label="Why this reading" class="border-t-[1.5px] border-b-[1.5px] border-ink bg-slip px-3 py-2">
   <p class="text-[0.9375rem]">
-    {#if verdict.isFine}As expected: the sums say {expected.toFixed(3)}.
+    {#if isBetween}Between {puzzle.noneGiven!.toFixed(3)}, before the fruit gives, and {expected.toFixed(3)},
+      once it has: the fruit is still letting go.
+    {:else if verdict.isFine}{isWaiting
+        ? 'Where a wine of this age can be.'
+        : `As expected: the sums say ${expected.toFixed(3)}.`}
     {:else}<b>{Math.abs(points)} points {points > 0 ? 'above' : 'below'}</b>
       {puzzle.before ? 'where it was' : 'what the sums say'}, {expected.toFixed(3)}.{/if}
     {#if verdict.cannotBeSugar}<b>That is more than all the sugar in it could read.</b>{/if}
   </p>
-  {#if !verdict.isFine || verdict.cannotBeSugar}
+  {#if (!verdict.isFine && !isBetween) || verdict.cannotBeSugar}
     <ol class="mt-1">
       {#each verdict.suspects as s (s.id)}
         <li class="dashline py-1.5 last:border-0" data-cause={s.id}>

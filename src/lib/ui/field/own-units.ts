@@ -33,7 +33,7 @@ const shown = (base: number, unit: Unit): string => {
 /** Litres in words, in this household's measures: `2.1 L`, `0.55 US gal`, `12 US fl oz`. */
 export function litresText(litres: number, s: Pick<Settings, 'volume'>): string {
   const unit = volumeUnitFor(litres, s);
-  return `${shown(litres, unit)} ${UNIT_LABEL[unit]}`;
+  return unit === 'L' ? `${litres.toFixed(1)} L` : `${shown(litres, unit)} ${UNIT_LABEL[unit]}`;
 }
 
 /** A weight in words, in this household's measures: `0.50 kg`, `1.1 lb`. */
