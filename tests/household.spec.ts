@@ -1,13 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { logOf, read, startRhubarb } from './kitchen';
-
-const demo = async (page: Page) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Look round with a made-up household' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('on the walk');
-};
+import { demo, logOf, read, startRhubarb } from './kitchen';
 
 test('the walk: each job done in one tap or one number', async ({ page }) => {
   await demo(page);

@@ -78,3 +78,10 @@ export const TEN_ITEMS = [
   '300 g honey',
   '20 g ginger'
 ];
+
+/** The made-up household, on its first morning. */
+export async function demo(page: Page) {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Look round with a made-up household' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('on the walk');
+}

@@ -8,10 +8,12 @@ import type { Produce } from './schema';
 
 export type Haul = {
   ingredients: Ingredient[];
+  /** the parts that were understood, as they were written, each with its likeliest meaning */
+  found: { text: string; choice: Choice }[];
   /** what was taken for granted, in words */
   assumed: string[];
   /** parts that were not understood, or are no food, as they were written, with why */
-  unknown: { text: string; why: string }[];
+  unknown: { text: string; why: string; isRefused?: true }[];
 };
 
 /**
@@ -20,7 +22,7 @@ export type Haul = {
  * @returns what it found, what it took for granted, and what it did not understand: nothing is dropped
  */
 export function parseHaul(text: string, country: Country = 'uk', own: readonly Produce[] = []): Haul {
-  const out: Haul = { ingredients: [], assumed: [], unknown: [] };
+  const out: Haul = { ingredients: [], found: [], assumed: [], unknown: [] };
   const parts = text
     .replace(/^\s*(i('ve| have)( got)?|we have|there (is|are)|got)\s+/i, '')
     .split(/\s*(?:,(?!\d)|;|\+|&|\band\b(?!\s+a\s+(?:half|quarter|third))|\bwith\b|\bplus\b)\s*/i)
@@ -29,7 +31,7 @@ export function parseHaul(text: string, country: Country = 'uk', own: readonly P
   for (const part of parts) {
     const answer = chooseIngredient(part, country, own);
     if (answer.kind === 'refused') {
-      out.unknown.push({ text: part, why: answer.why });
+      out.unknown.push({ text: part, why: answer.why, isRefused: true });
       continue;
     }
     const choice = answer.choices[0];
@@ -48,6 +50,7 @@ export function parseHaul(text: string, country: Country = 'uk', own: readonly P
     if (item.kind === 'produce' && amountOf(item) <= 0)
       out.assumed.push(choice.ask ?? `Say how much there is of the ${nameOf(item).toLowerCase()}.`);
     out.ingredients.push(item);
+    out.found.push({ text: part, choice });
   }
   return out;
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Produce } from '$core/produce/schema';
   import { seasonIn } from '$core/produce/table';
+  import { seasons } from '$core/scale/goals';
   import { household } from '$lib/store/household.svelte';
 
   /** What ripens when: what is in season now or next month, and what is in hand, over the year. */
@@ -9,6 +10,12 @@
   const MONTHS = ['J', 'F', 'M', 'A', 'M', 'J', 'J', 'A', 'S', 'O', 'N', 'D'];
   const month = $derived(new Date(household.now).getMonth() + 1);
   const soon = $derived((month % 12) + 1);
+  /** Months until the season that is on, or the next, is over. */
+  const monthsLeft = (months: readonly number[]) => {
+    let n = 0;
+    while (n < 12 && months.includes(((month - 1 + n) % 12) + 1)) n += 1;
+    return n === 0 ? 12 : n;
+  };
   const rows = $derived(
     produce
       .map((p) => ({ p, months: seasonIn(p, household.settings.hemisphere) }))
@@ -22,6 +29,9 @@
         (a, b) =>
           Number(mine.includes(b.p.id)) - Number(mine.includes(a.p.id)) ||
           Number(b.months.includes(month)) - Number(a.months.includes(month)) ||
+          // What makes a wine before what seasons one; what is soonest over before what lasts.
+          Number(seasons(a.p)) - Number(seasons(b.p)) ||
+          monthsLeft(a.months) - monthsLeft(b.months) ||
           a.p.name.localeCompare(b.p.name)
       )
       .slice(0, 14)

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { chooseIngredient } from '$core/produce/choose';
-  import { entryOf } from '$core/must/plan';
+  import type { Ingredient } from '$core/must/plan';
+  import { parseHaul } from '$core/produce/haul';
+  import { keepDraft, readDraft } from '$lib/store/draft';
   import { explain } from '$core/units/input-error';
   import { household, saveLot } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
@@ -9,47 +10,77 @@
   import { readText } from '../field/read-text';
   import { tell } from '../nav/said.svelte';
 
-  /** One line that takes what was picked: `3 kg gooseberries`. */
-  const draft = createDraft('weigh-in', { text: '', form: 'fresh', weighed: 'trimmed', place: '' });
+  /** One line that takes what was picked: `3 kg gooseberries`, or several at once. */
+  const draft = createDraft('weigh-in', { text: '', form: 'fresh', weighed: '', place: '' });
   const country = $derived(countryOf(household.settings));
-  const answer = $derived(chooseIngredient(draft.fields.text, country, household.ownProduce));
-  const choice = $derived(
-    answer.kind === 'choices' ? answer.choices.find((c) => c.item.kind === 'produce') : undefined
+  const haul = $derived(
+    draft.fields.text.trim() ? parseHaul(draft.fields.text, country, household.ownProduce) : null
   );
+  const found = $derived(haul?.found ?? []);
+  /** How things are weighed here: as it was said last, whole and as bought at first. */
+  const HOW = 'weigh-how';
+  let usual = $state('bought');
+  void readDraft(HOW).then((kept) => {
+    if (kept === 'trimmed' || kept === 'bought') usual = kept;
+  });
+  const weighed = $derived(draft.fields.weighed || usual);
   let error = $state('');
+  const refused = $derived(haul?.unknown.find((u) => u.isRefused));
+
+  type Found = (typeof found)[number];
+  /** Why a part of the line cannot be weighed in; null when it can. */
+  function wrongWith(f: Found): string | null {
+    const { item } = f.choice;
+    if (item.kind !== 'produce')
+      return `${f.choice.label} is no harvest: that is for fruit, flowers, roots and leaves.`;
+    if (f.choice.ask) return f.choice.ask;
+    return item.massKg > 0 ? null : 'Say how much: “3 kg gooseberries”, “14 heads elderflower”.';
+  }
 
   async function save() {
     error = '';
+    if (!haul || (found.length === 0 && haul.unknown.length === 0)) return;
+    const good = found.filter((f) => wrongWith(f) === null);
+    const at = new Date().toISOString();
+    const place = draft.fields.place.trim();
+    const form = draft.fields.form as 'fresh' | 'frozen' | 'dried';
     try {
-      const item = choice?.item;
-      if (!item || item.kind !== 'produce')
-        throw new Error(
-          answer.kind === 'refused'
-            ? `Not in a wine: ${answer.why}`
-            : (answer.ask ??
-                `I do not know “${draft.fields.text}”. A harvest is of fruit, flowers, roots or leaves.`)
-        );
-      const entry = entryOf(item)!;
-      if (choice?.ask) throw new Error(choice.ask);
-      if (item.massKg <= 0) throw new Error('Say how much: “3 kg gooseberries”, “14 heads elderflower”.');
-      const { massKg } = item;
-      const form = draft.fields.form as 'fresh' | 'frozen' | 'dried';
-      const at = new Date().toISOString();
-      const place = draft.fields.place.trim();
-      const ok = await tell(`${entry.plural} weighed in.`, () =>
-        saveLot({
-          id: newId(),
-          produceId: entry.id,
-          ...(item.entry ? { entry: item.entry } : {}),
-          massKg,
-          form,
-          weighed: item.weighed ?? (draft.fields.weighed as 'trimmed' | 'bought'),
-          at,
-          ...(place ? { place } : {}),
-          fates: []
-        })
-      );
-      if (ok) await draft.done();
+      if (good.length > 0) {
+        const names = good.map((f) => f.choice.label.toLowerCase()).join(', ');
+        const ok = await tell(`Weighed in: ${names}.`, async () => {
+          for (const { choice } of good) {
+            const item = choice.item as Extract<Ingredient, { kind: 'produce' }>;
+            await saveLot({
+              id: newId(),
+              produceId: item.produceId,
+              ...(item.entry ? { entry: item.entry } : {}),
+              massKg: item.massKg,
+              form: item.form === 'frozen' || item.form === 'dried' ? item.form : form,
+              weighed: item.weighed ?? (weighed as 'trimmed' | 'bought'),
+              at,
+              ...(place ? { place } : {}),
+              fates: []
+            });
+          }
+        });
+        if (!ok) return;
+        keepDraft(HOW, weighed);
+        usual = weighed;
+      }
+      // What could not be read stays in the line, with what to say instead.
+      const left = [
+        ...found.filter((f) => wrongWith(f) !== null).map((f) => f.text),
+        ...haul.unknown.map((u) => u.text)
+      ];
+      const why = [
+        ...found.flatMap((f) => wrongWith(f) ?? []),
+        ...haul.unknown.map((u) => (u.isRefused ? `Not in a wine: ${u.why}` : `“${u.text}”: ${u.why}`))
+      ];
+      if (left.length === 0) await draft.done();
+      else {
+        draft.set('text', left.join(' and '));
+        error = why.join(' ');
+      }
     } catch (e) {
       error = explain(e);
     }
@@ -89,10 +120,10 @@
     <select
       class="min-h-11 bg-transparent"
       aria-label="Weighed how"
-      value={draft.fields.weighed}
+      value={weighed}
       onchange={(e) => draft.set('weighed', e.currentTarget.value)}
     >
-      <option value="trimmed">trimmed</option><option value="bought">as picked or bought</option>
+      <option value="bought">as picked or bought</option><option value="trimmed">trimmed</option>
     </select>
     <input
       class="min-h-11 min-w-0 flex-1 bg-transparent placeholder:text-quiet"
@@ -103,14 +134,14 @@
       value={draft.fields.place}
       oninput={(e) => draft.set('place', e.currentTarget.value)}
     />
-    {#if choice && draft.fields.text}<span class="text-quiet" data-testid="as-read"
-        >{choice.label}{choice.amount
-          ? `, ${readText(choice.item, choice.amount, household.settings)}`
-          : ''}</span
-      >{/if}
+    {#each found as f (f.text)}{#if f.choice.item.kind === 'produce'}<span
+          class="text-quiet"
+          data-testid="as-read"
+          >{f.choice.label}{f.choice.amount
+            ? `, ${readText(f.choice.item, f.choice.amount, household.settings)}`
+            : ''}</span
+        >{/if}{/each}
   </div>
-  {#if answer.kind === 'refused'}<p role="alert" class="bg-tint-rose px-3 py-2">
-      Not in a wine: {answer.why}
-    </p>
+  {#if refused}<p role="alert" class="bg-tint-rose px-3 py-2">Not in a wine: {refused.why}</p>
   {:else if error}<p role="alert" class="px-3 py-2 text-rosehip">{error}</p>{/if}
 </form>

@@ -4,6 +4,8 @@ import { likelyFigures } from '$core/must/balance';
 import { lotRow } from '$core/scale/propose';
 import { scalePlan } from '$core/scale/solve';
 import { rowOf } from '$core/scale/portrait';
+import { roomFor } from '$core/scale/stages';
+import { isOpenVessel, VESSEL_PRESETS } from '$core/scale/vessels';
 import { db } from '$lib/store/db';
 import { dropDraft, readDraft } from '$lib/store/draft';
 import { allProduce, household, lotsUsed } from '$lib/store/household.svelte';
@@ -36,6 +38,15 @@ export async function takeAsked(bench: Bench, asked: URLSearchParams): Promise<v
         ripeness: lot.ripeness
       })
     );
+    // What only seasons a wine would make a sea of it: as much as the largest bucket takes, and no more.
+    const most = Math.max(
+      0,
+      ...(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS)
+        .filter(isOpenVessel)
+        .map((v) => roomFor(bench.plan, v))
+    );
+    const made = bench.estimate?.vesselVolumeL?.likely ?? 0;
+    if (most > 0 && made > most) bench.fillVessel(most);
   }
   // A wine that was proposed for what is in hand.
   if (asked.get('from') === 'proposed') {
