@@ -250,14 +250,20 @@ const PAGES: [string, ((page: Page) => Promise<void>)?][] = [
   ]
 ];
 /** What is wrong with a page for those who cannot see it well. By the other light, only its contrast can differ. */
-const faults = async (page: Page, where: string, scheme: 'light' | 'dark') => {
-  const axe = new AxeBuilder({ page });
+const faults = async (page: Page, where: string, scheme: 'light' | 'dark', part?: string) => {
+  const axe = part ? new AxeBuilder({ page }).include(part) : new AxeBuilder({ page });
   const { violations } = await (scheme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze();
   return violations.map((v) => `${where} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
 };
 
 /** Pages drawn of the same parts as others here: by the other light they show nothing new. */
 const ALIKE = /sugars|doses|methods|sources|sanitiser|recipes/;
+
+/** Every form, on a wine in the bucket and on one in glass. */
+const FORMS = {
+  Elderberry: ['Read gravity', 'Pitch again', 'Fruit out', 'Rack', 'Add', 'Sample, loss', 'Note'],
+  Quince: ['Top up', 'Steep', 'Bottle']
+};
 
 for (const scheme of ['light', 'dark'] as const) {
   for (const [path, arrange] of PAGES.filter(([p]) => scheme === 'light' || !ALIKE.test(p)))
@@ -270,18 +276,26 @@ for (const scheme of ['light', 'dark'] as const) {
       await arrange?.(page);
       expect(await faults(page, path, scheme)).toEqual([]);
     });
-  test(`a batch and its forms are accessible (${scheme})`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: scheme });
-    await demo(page);
-    await page.getByRole('link', { name: /^Elderberry, / }).click();
-    await expect(page.getByTestId('batch-sentence')).toBeVisible();
-    for (const form of ['Read gravity', 'Rack', 'Add', 'Note']) {
-      await page.getByRole('button', { name: form, exact: true }).click();
-      await expect(page.getByRole('button', { name: 'Close', exact: true })).toBeVisible();
-      expect(await faults(page, `batch ${form}`, scheme)).toEqual([]);
-      await page.getByRole('button', { name: 'Close', exact: true }).click();
-    }
-  });
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 }
+  ])
+    test(`a batch and its forms are accessible (${scheme}, ${size.width})`, async ({ page }) => {
+      await page.setViewportSize(size);
+      await page.emulateMedia({ colorScheme: scheme });
+      await demo(page);
+      for (const [name, forms] of Object.entries(FORMS)) {
+        await page.goto('/batches');
+        await page.getByRole('main').getByRole('link', { name }).first().click();
+        await expect(page.getByTestId('batch-sentence')).toBeVisible();
+        for (const form of forms) {
+          await page.getByRole('button', { name: form, exact: true }).click();
+          await expect(page.getByRole('button', { name: 'Close', exact: true })).toBeVisible();
+          expect(await faults(page, `${name} ${form}`, scheme, '#actions')).toEqual([]);
+          await page.getByRole('button', { name: 'Close', exact: true }).click();
+        }
+      }
+    });
 }
 
 test('nothing to press is too small for a thumb', async ({ page }) => {
@@ -329,4 +343,54 @@ test('a form never outlives its batch, and a batch can be taken back', async ({ 
   await page.getByRole('button', { name: 'Take the batch back' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('7 wines on the way');
   await expect(page.getByRole('link', { name: /^Rosehip, / })).toHaveCount(0);
+});
+
+test('large letters on a small phone: nothing runs off the side', async ({ page }) => {
+  test.setTimeout(90_000);
+  await demo(page);
+  for (const [width, percent] of [
+    [360, 125],
+    [360, 150],
+    [390, 150]
+  ] as const) {
+    await page.setViewportSize({ width, height: 844 });
+    for (const path of [
+      '/',
+      '/harvest',
+      '/plan',
+      '/batches',
+      '/bench/hydrometer',
+      '/almanac/produce/quince',
+      '/settings'
+    ]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+      await page.addStyleTag({ content: `html { font-size: ${(16 * percent) / 100}px !important }` });
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      expect(over, `${path} at ${width} px and ${percent} %`).toBeLessThanOrEqual(1);
+    }
+  }
+});
+
+test('the shelf takes no tap beside its button, and is folded on a low screen', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await demo(page);
+  // Every control on the walk can be reached: what lies under its middle is the control itself.
+  const covered = await page.evaluate(async () => {
+    const bad: string[] = [];
+    for (const b of document.querySelectorAll<HTMLElement>('main button, main a, main input')) {
+      b.scrollIntoView({ block: 'nearest' });
+      const r = b.getBoundingClientRect();
+      if (r.width === 0) continue;
+      const at = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
+      if (!at || !(b.contains(at) || at.contains(b)))
+        bad.push(b.innerText || b.getAttribute('aria-label') || b.tagName);
+    }
+    return bad;
+  });
+  expect(covered).toEqual([]);
+  await page.setViewportSize({ width: 844, height: 390 });
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: /show the shelf/ })).toBeAttached();
+  await expect(page.getByRole('region', { name: /^The shelf/ })).toBeHidden();
 });

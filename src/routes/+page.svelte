@@ -95,7 +95,7 @@
       )} minutes. Start with the {walk[0]!.batch.state.name.toLowerCase()}.
     {:else}<span class="font-bold">Nothing to do today.</span> The wines are getting on with it.{/if}
   </h1>
-  <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
+  <div class="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
     <div>
       {#each dangers.slice(0, MOST_CARDS) as x (x.d.bottlingId)}<DangerCard
           batch={x.batch}
@@ -138,7 +138,9 @@
                 ><b>{n.batch.state.name}</b>
                 <span class="text-quiet">{n.d.step.title.toLowerCase()}</span></span
               >
-              <span class="small shrink-0">{dueWord(n.d, household.now, n.batch.state.zone)}</span>
+              <span class="small max-w-[45%] text-right"
+                >{dueWord(n.d, household.now, n.batch.state.zone)}</span
+              >
             </a>
           </li>
         {:else}<li class="small py-2">Nothing comes due.</li>{/each}

@@ -43,7 +43,7 @@
         .text}.{/if}{/if}
 </h1>
 
-<div class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+<div class="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
   <section aria-label="In hand">
     <p class="head mb-1">In hand</p>
     <WeighIn />
@@ -59,7 +59,7 @@
       </details>
     {/if}
   </section>
-  <div class="grid content-start gap-6">
+  <div class="grid grid-cols-1 content-start gap-6">
     <CouldBe {inHand} />
     <Seasons produce={allProduce()} mine={stored.map((s) => s.produce.id)} />
   </div>

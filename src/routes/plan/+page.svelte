@@ -92,7 +92,7 @@
   {/if}
 
   <div
-    class="mt-2 grid items-start gap-x-7 gap-y-6 lg:grid-cols-[minmax(0,26.5rem)_minmax(0,1fr)_minmax(0,27rem)]"
+    class="mt-2 grid grid-cols-1 items-start gap-x-7 gap-y-6 lg:grid-cols-[minmax(0,26.5rem)_minmax(0,1fr)_minmax(0,27rem)]"
   >
     <div>
       <Slip {bench} />
@@ -127,7 +127,7 @@
       </div>
       {#if stages.length > 1}<Stages stages={stages.slice(1)} />{/if}
     </section>
-    <div class="grid gap-3 max-lg:order-2">
+    <div class="grid grid-cols-1 gap-3 max-lg:order-2">
       <Results {bench} />
       <StartBatch {bench} vesselId={vessel.id} />
       <Advice {bench} overL={Math.max(0, fillL - vessel.capacityL)} isBusy={holder} />

@@ -7,7 +7,7 @@
 <svelte:head><title>Settings · Vecino</title></svelte:head>
 
 <h1 class="sentence pt-2 pb-2 font-bold">Your measures, vessels and files</h1>
-<div class="grid gap-x-10 gap-y-6 lg:grid-cols-2">
-  <div class="grid content-start gap-6"><Units /><Files /></div>
+<div class="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
+  <div class="grid grid-cols-1 content-start gap-6"><Units /><Files /></div>
   <Vessels />
 </div>

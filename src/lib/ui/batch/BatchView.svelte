@@ -3,7 +3,7 @@
   import { isBrewing } from '../brew/brewing';
   import { hasMust } from '$core/method/schedule';
   import { mustColour } from '$core/must/colour';
-  import { temperatureText, volumeText } from '$core/units/format';
+  import { temperatureText } from '$core/units/format';
   import { doStep, wantsForm } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import AcidTag from './AcidTag.svelte';
@@ -69,8 +69,8 @@
   {#if brewing}
     <p class="mt-1"><a class="btn btn-primary" href="/batches/{batch.id}/brew">Go on with the brew day</a></p>
   {/if}
-  <div class="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
-    <div class="grid content-start gap-4 max-lg:order-2">
+  <div class="mt-2 grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,25rem)]">
+    <div class="grid grid-cols-1 content-start gap-4 max-lg:order-2">
       <div
         class="grid gap-x-6 gap-y-4 {batch.state.fills.length > 0 ? 'xl:grid-cols-[minmax(0,1fr)_auto]' : ''}"
       >
@@ -120,7 +120,7 @@
       <History {batch} {effects} />
       <KeepMade {batch} />
     </div>
-    <div class="grid content-start gap-3 max-lg:order-1">
+    <div class="grid grid-cols-1 content-start gap-3 max-lg:order-1">
       <Actions {batch} bind:form />
       <NextTags {batch} onact={act} />
       {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}

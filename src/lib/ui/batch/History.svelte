@@ -63,7 +63,7 @@
       {@const [what, detail] = words(e)}
       {@const gone = voided.has(e.id)}
       <li
-        class="dashline grid grid-cols-[7.5rem_minmax(0,1fr)_auto] items-baseline gap-x-3 py-0.5 sm:grid-cols-[8rem_9rem_minmax(0,1fr)_auto] {gone
+        class="dashline grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)_auto] items-baseline gap-x-3 py-0.5 sm:grid-cols-[8rem_9rem_minmax(0,1fr)_auto] {gone
           ? 'line-through opacity-60'
           : ''}"
       >
@@ -75,7 +75,7 @@
         <span class="font-semibold">{what}</span>
         <span class="text-[0.9375rem] text-quiet max-sm:col-span-2 max-sm:col-start-1 max-sm:row-start-2"
           >{detail}
-          {#if effect(e.id)}<span class="ml-1 whitespace-nowrap text-ink" data-effect>{effect(e.id)}</span
+          {#if effect(e.id)}<span class="ml-1 text-ink sm:whitespace-nowrap" data-effect>{effect(e.id)}</span
             >{/if}
           {#if e.type === 'reading' && e.data.sg !== undefined && !gone}
             {@const { sg, tempC } = e.data}

@@ -40,10 +40,10 @@
 
 <section aria-label="Seasons">
   <h2 class="head mb-1 font-sans!">Ripe now and next</h2>
-  <table class="inkline w-full text-[0.9375rem]">
+  <table class="inkline w-full table-fixed text-[0.9375rem]">
     <thead>
       <tr>
-        <td></td>
+        <td class="w-[34%]"></td>
         {#each MONTHS as m, i (i)}<th
             class="w-[5.5%] text-center font-normal {i + 1 === month ? 'font-bold! text-ink' : 'text-quiet'}"
             scope="col"

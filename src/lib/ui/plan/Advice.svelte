@@ -22,7 +22,7 @@
   );
 </script>
 
-<div class="grid gap-1.5" aria-label="Advice and cautions" role="group">
+<div class="grid grid-cols-1 gap-1.5" aria-label="Advice and cautions" role="group">
   {#if overL > 0}<Tag tone="danger" compact><b>It will not fit.</b> Choose a larger vessel, or make less.</Tag
     >{/if}
   {#if isBusy}<Tag tone="caution" compact>That vessel still holds {isBusy}.</Tag>{/if}

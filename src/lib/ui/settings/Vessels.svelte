@@ -57,7 +57,7 @@
   }
 </script>
 
-<section aria-label="Vessels" class="grid content-start gap-3">
+<section aria-label="Vessels" class="grid grid-cols-1 content-start gap-3">
   <h2 class="inkline pt-2 text-[1.3125rem]">What you ferment in</h2>
   {#if household.vessels.length === 0}
     <p class="small">
@@ -65,7 +65,7 @@
       what it holds to the brim.
     </p>
   {/if}
-  <ul class="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-x-5">
+  <ul class="grid grid-cols-[repeat(auto-fill,minmax(min(15rem,100%),1fr))] gap-x-5">
     {#each household.vessels as v (v.id)}
       {@const holder = used.get(v.id)}
       <li class="dashline flex items-center gap-3 py-1">
@@ -101,7 +101,7 @@
     <button class="btn btn-line" onclick={addPreset}>Add</button>
   </div>
   <form
-    class="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2"
+    class="grid grid-cols-2 sm:grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2"
     onsubmit={(e) => {
       e.preventDefault();
       void addOwn();
