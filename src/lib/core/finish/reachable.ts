@@ -1,3 +1,4 @@
+import { counted } from '../units/format';
 import { ledgerAbv } from '../ferment/alcohol';
 import { abvOf, reachableHexose } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
@@ -88,7 +89,7 @@ export function reachableIn(
       return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
   }
   if (dry.isDry && !holdsFruit)
-    return yes(`Still for ${dry.days.toFixed(0)} days where the sums say its sugar is gone.`);
+    return yes(`Still for ${counted(dry.days, 'day')} where the sums say its sugar is gone.`);
   if (s.readings.length === 0)
     return no(
       0,

@@ -1,3 +1,4 @@
+import { counted } from '../units/format';
 import { likelyFigures, mixOf } from '../must/balance';
 import { hoursToGive } from '../must/balance';
 import type { Plan } from '../must/plan';
@@ -37,11 +38,7 @@ function outcomeOf(plan: Plan): Outcome {
 /** A span of hours in the unit one would say it in. */
 const spanWord = (hours: number): string => {
   const h = Math.abs(hours);
-  return h < 36
-    ? `${Math.round(h)} h`
-    : h < 24 * 21
-      ? `${Math.round(h / 24)} days`
-      : `${Math.round(h / 168)} weeks`;
+  return h < 36 ? `${Math.round(h)} h` : h < 24 * 21 ? counted(h / 24, 'day') : counted(h / 168, 'week');
 };
 
 /**

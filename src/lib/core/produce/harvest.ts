@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { counted } from '../units/format';
 import { findPoisonous, unsafePart } from '../cautions/plants';
 import { ownProduceSchema, type Family, type Produce } from './schema';
 import { produceById } from './table';
@@ -106,9 +107,9 @@ export function keepingOf(lot: HarvestLot, now: number): Keeping {
         : isStored
           ? months >= 2
             ? `${months} months left`
-            : `${days} days left`
+            : `${counted(days, 'day')} left`
           : days <= 1
             ? 'today'
-            : `${days} days left`
+            : `${counted(days, 'day')} left`
   };
 }

@@ -44,6 +44,10 @@ export const entryText = (base: number, unit: Unit): string => entryFigure(fromB
 export const gramsText = (massG: number): string =>
   massG >= 1000 ? `${(massG / 1000).toFixed(2)} kg` : `${significant(massG, 2)} g`;
 
+/** So many of something: `1 day`, `3 days`. */
+export const counted = (n: number, one: string): string =>
+  `${Math.round(n)} ${Math.round(n) === 1 ? one : `${one}s`}`;
+
 export const sgText = (sg: number): string => sg.toFixed(3);
 export const abvText = (abv: number): string => abv.toFixed(1);
 

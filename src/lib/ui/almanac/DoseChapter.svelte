@@ -21,7 +21,8 @@
     : ', worked from spoons a US gallon'}; the maker’s label comes first. Ten times the most is stopped as a
   slip.
 </p>
-<div class="overflow-x-auto">
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="overflow-x-auto" tabindex="0" role="region" aria-label="Doses, a table">
   <table class="w-full min-w-[38rem]">
     <thead>
       <tr class="border-b-[1.5px] border-ink text-left text-[0.875rem] text-quiet">

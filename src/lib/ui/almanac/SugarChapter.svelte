@@ -17,7 +17,8 @@
   What 100 g does in 4.5 L: points of gravity, alcohol once it has fermented, sweetness while it has not
   (table sugar is 1). Grape juice and a bottle of wine go on the slip by their volume.
 </p>
-<div class="overflow-x-auto">
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sugars, a table">
   <table class="w-full min-w-[40rem]">
     <thead>
       <tr class="border-b-[1.5px] border-ink text-left text-[0.875rem] text-quiet">

@@ -5,7 +5,7 @@
   import { checkBottling } from '$core/finish/judge';
   import { saysOf } from '$core/ledger/says';
   import { chosenAbv, whyAbvDiffers } from '$core/ledger/standing';
-  import { sgText, temperatureText, volumeText } from '$core/units/format';
+  import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { dayWord } from '../shelf/when';
@@ -21,7 +21,7 @@
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
   const falling = $derived(
     now.steady.steady
-      ? `, still for ${now.steady.days.toFixed(0)} days`
+      ? `, still for ${counted(now.steady.days, 'day')}`
       : pace !== null && pace > 0 && now.stage !== 'must'
         ? ` and falling ${pace === 1 ? 'a point' : `${pace} points`} a day`
         : ''
@@ -67,7 +67,7 @@
         ]
       : []),
     now.steady.steady
-      ? `It has not moved for ${now.steady.days.toFixed(0)} days.`
+      ? `It has not moved for ${counted(now.steady.days, 'day')}.`
       : 'Finished means: the same, three days or more apart.'
   ]);
   /** By the formula that was chosen for it. */

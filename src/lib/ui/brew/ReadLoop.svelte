@@ -94,8 +94,10 @@
     </p>
   {:else if reads}
     <p class="text-[1.25rem]">
-      I expect about <b class="number">{reads.toFixed(3)}</b>{#if batch.state.held.solidsKg > 0.01 && givenSg}
-        now, <b class="number">{givenSg.toFixed(3)}</b> once the fruit has given{/if}.
+      I expect about <b class="number">{reads.toFixed(3)}</b>{batch.state.held.solidsKg > 0.01 && givenSg
+        ? ' now, '
+        : ''}{#if batch.state.held.solidsKg > 0.01 && givenSg}<b class="number">{givenSg.toFixed(3)}</b> once the
+        fruit has given{/if}.
     </p>
   {/if}
   <div class="max-w-xl">

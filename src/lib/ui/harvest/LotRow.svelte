@@ -69,15 +69,13 @@
 >
   <span class="h-9 w-3 border border-ink" style:background={s.produce.colour.fruit}></span>
   <div class="min-w-0">
-    <p class="truncate font-semibold">{s.produce.plural}</p>
-    <p class="small truncate">
+    <p class="font-semibold break-words">{s.produce.plural}</p>
+    <p class="small break-words">
       {#if s.leftKg > 0.005}<span class={s.keeping.isUrgent ? 'font-semibold text-rosehip' : ''}
           >{s.keeping.text}</span
-        >,
-      {/if}{FORM[s.lot.form]}, {day}{s.lot.place ? `, ${s.lot.place}` : ''}{#each s.batches as b (b.id)}, in <a
-          class="underline"
-          href="/batches/{b.id}">{b.name}</a
-        >{/each}
+        >{/if}{s.leftKg > 0.005 ? ', ' : ''}{FORM[s.lot.form]}, {day}{s.lot.place
+        ? `, ${s.lot.place}`
+        : ''}{#each s.batches as b (b.id)}, in <a class="underline" href="/batches/{b.id}">{b.name}</a>{/each}
     </p>
   </div>
   <p class="number text-[1.25rem]">{amount}</p>

@@ -33,7 +33,8 @@
 {#if wines.length > 0}
   <p class="head mb-1">Gravity by day</p>
   <CompareChart {wines} />
-  <div class="mt-4 overflow-x-auto">
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="mt-4 overflow-x-auto" tabindex="0" role="region" aria-label="The wines side by side">
     <table class="w-full min-w-[34rem]">
       <thead>
         <tr class="border-b-[1.5px] border-ink text-left">
