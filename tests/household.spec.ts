@@ -281,6 +281,7 @@ for (const scheme of ['light', 'dark'] as const) {
     { width: 390, height: 844 }
   ])
     test(`a batch and its forms are accessible (${scheme}, ${size.width})`, async ({ page }) => {
+      test.setTimeout(150_000);
       await page.setViewportSize(size);
       await page.emulateMedia({ colorScheme: scheme });
       await demo(page);

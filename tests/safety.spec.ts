@@ -226,12 +226,15 @@ test('Today writes what went in, and takes all of it back; what is forced into b
   };
   await dayIs(1.5);
   await page.getByRole('button', { name: 'Yeast in' }).first().click();
+  // Each is on disk before the page is left.
   await page.getByRole('button', { name: 'Yeast is in' }).click();
+  await expect(page.getByRole('form', { name: 'Yeast in' })).toBeHidden();
   await dayIs(20);
   await read(page, '1.030', '20');
   await page.getByRole('button', { name: 'Rack', exact: true }).click();
   await page.getByLabel(/^Into/).selectOption({ label: '10 L jar' });
   await page.getByRole('button', { name: /It is racked/ }).click();
+  await expect(page.getByRole('form', { name: 'Rack' })).toBeHidden();
   await dayIs(40);
   await read(page, '1.030', '20');
 

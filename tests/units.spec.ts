@@ -77,6 +77,7 @@ for (const system of ['us', 'uk', 'mixed'] as const)
     await page.getByRole('button', { name: 'Yeast in' }).first().click();
     await look('yeast form');
     await page.getByRole('button', { name: 'Yeast is in' }).click();
+    await expect(page.getByRole('form', { name: 'Yeast in' })).toBeHidden();
     await dayIs(8, '/');
     await look('today, day 9');
     await dayIs(8);
@@ -90,6 +91,7 @@ for (const system of ['us', 'uk', 'mixed'] as const)
     await page.getByRole('button', { name: 'Rack', exact: true }).click();
     await look('rack form');
     await page.getByRole('button', { name: /It is racked/ }).click();
+    await expect(page.getByRole('form', { name: 'Rack' })).toBeHidden();
     await look('batch in glass');
     for (const path of ['/harvest', '/bench', '/batches', '/plan/sheet']) {
       await dayIs(30, path);
