@@ -99,6 +99,7 @@ const VIEWS = {
       await page
         .getByRole('main')
         .getByRole('link', { name: /Rhubarb/ })
+        .first()
         .click();
     }
   ],
