@@ -113,7 +113,7 @@ const AT_FLOOR_SG = 0.0005;
 /** So much of the fall that late sugar makes must have been read for it to be gone. */
 const FELL = 0.6;
 /** A gram of solids a litre is so much gravity. */
-const SG_PER_GL = 0.000385;
+export const SG_PER_GL = 0.000385;
 
 /** Readings that one vessel keeps; more than anybody needs to see that it is still. */
 const KEPT_READS = 40;

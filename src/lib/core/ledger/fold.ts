@@ -28,7 +28,7 @@ import {
 import { SUCROSE_TO_HEXOSE, SWEETENERS, YEASTS, type AdditiveId } from '../must/substances';
 import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
 import { liveTimed, type EventData, type LedgerEvent } from './events';
-import { canBeRead, forgetReads, givePreserver, isFinished, noteRead, seenOver } from './evidence';
+import { canBeRead, forgetReads, givePreserver, isFinished, noteRead, seenOver, SG_PER_GL } from './evidence';
 import { A_DREG_L, emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';
 
 export type { Fill } from './fill';
@@ -364,8 +364,6 @@ const READING_SD = 0.002;
 const TABLE_SD = 0.004;
 /** Marks and jugs, as a share of what they measure. Common practice. */
 const VOLUME_SD = 0.02;
-/** A gram of solids a litre is so much gravity. */
-const SG_PER_GL = 0.000385;
 /** Clear sugar water reads what it weighs: a reading so many deviations off is the reading's fault until another agrees. */
 const ODD_SD = 3;
 /** Weights on a kitchen scale, as a share. Common practice. */
@@ -953,9 +951,14 @@ const isSound = ({ stock: x }: Fill): boolean =>
 function startGravity(s: BatchState): BatchState['startSg'] {
   const before = s.readings.filter((r) => r.expectedSg !== null).map((r) => r.sg);
   if (before.length > 0) return { sg: Math.max(...before), measured: true };
+  const sg = wholeSg(s);
+  return sg === null ? null : { sg, measured: false };
+}
+
+/** What all the sugar of a batch would read if none had fermented; null without liquid. */
+export function wholeSg(s: Pick<BatchState, 'fills' | 'held'>): number | null {
   const total = addInto(contents(s), s.held);
-  const now = liquid(ferment(total, -fermentedOf(s)).stock);
-  return now ? { sg: now.sg, measured: false } : null;
+  return liquid(ferment(total, -fermentedOf(s)).stock)?.sg ?? null;
 }
 
 /** All vessels of the batch together. */

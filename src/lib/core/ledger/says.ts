@@ -7,8 +7,6 @@ import type { Standing } from './standing';
 const DAY = 86_400_000;
 /** Before this the yeast has hardly begun, and what went in is what is there. Common practice. */
 const LAG_MS = 1.5 * DAY;
-/** At this a wine drinks dry; over it sugar is tasted. */
-const SWEET_GL = 9;
 
 /** What can truly be said of a batch at a moment: the words are the page's. */
 export type Says = {
@@ -54,14 +52,13 @@ export function saysOf(s: BatchState, now: Standing): Says {
           : 'never'
         : 'sums';
   const isBottled = now.stage === 'bottled';
-  const hasStrength = !(reading === 'never') && now.abv.likely > 0.2;
   const all = addInto(contents(s), s.held);
   const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
     stage: now.stage,
     reading,
-    hasStrength: isBottled ? now.abv.likely > 0.2 : hasStrength,
+    hasStrength: (isBottled || reading !== 'never') && now.abv.likely > 0.2,
     potentialAbv,
     isOnCourse:
       !isBottled &&
@@ -80,10 +77,9 @@ export function saysOf(s: BatchState, now: Standing): Says {
     notDry:
       !isBottled &&
       reading === 'read' &&
-      now.sg !== null &&
-      now.sg.measured &&
+      now.sg?.measured === true &&
       now.sg.sg <= 1.002 &&
-      now.residualGL > SWEET_GL &&
+      now.sweetness !== 'dry' &&
       !isSweetened,
     bottledInPart: s.fills.length > 0 ? s.bottled.reduce((n, b) => n + b.count, 0) : 0
   };

@@ -109,14 +109,11 @@ function doneAt(s: BatchState, id: StepId): number | null {
   const ticked = s.steps
     .filter((x) => x.step === id && (x.outcome === 'skipped' || (x.outcome === 'done' && !PUTS_IN.has(id))))
     .map((x) => x.at);
-  const by: Record<StepId, number | null | undefined> = {
+  const by: Record<Exclude<StepId, NutrientStep>, number | null | undefined> = {
     crush: hasMust(s) || s.rackings.length > 0 || s.bottled.length > 0 ? s.startedAt : null,
     campden: s.powdersG.campden?.at,
     enzyme: s.powdersG['pectic-enzyme']?.at,
     pitch: s.pitches[0]?.at,
-    ...(Object.fromEntries(
-      PARTS.map((p) => [p, id === p && !nutrientLeft(s, p) ? fedNutrientAt(s) : null])
-    ) as Record<NutrientStep, number | null>),
     stir: s.stirs.at(-1),
     read: s.readings.at(-1)?.at,
     starter: null,
@@ -130,7 +127,8 @@ function doneAt(s: BatchState, id: StepId): number | null {
     'rack-2': s.rackings[1]?.at,
     bottle: s.fills.length === 0 ? s.bottled[0]?.at : null
   };
-  const times = [by[id], ...ticked].filter((t): t is number => t !== null && t !== undefined);
+  const own = isNutrient(id) ? (nutrientLeft(s, id) ? null : fedNutrientAt(s)) : by[id];
+  const times = [own, ...ticked].filter((t): t is number => t !== null && t !== undefined);
   return times.length > 0 ? Math.max(...times) : null;
 }
 

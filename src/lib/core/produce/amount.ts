@@ -44,8 +44,7 @@ export function readAmountOf(
 ): ReadAmount {
   try {
     const said = sayAmount(text, country);
-    const isTea = said.parts.some((p) => p.measure?.kind === 'count' && p.measure.of === 'tea-bag');
-    const name = of ?? (said.of || (isTea ? 'tea' : ''));
+    const name = of ?? said.of;
     if (!name) return say(readAmount(text, null, null, country), null);
     const { thing, bare } = thingNamed(name, units, country, own);
     // With its own name a number alone is a count; synonyms of the name are no other thing.

@@ -51,8 +51,7 @@ export type Choices =
 function split(text: string, country: Country): { said: Said | null; name: string; ask: string | null } {
   try {
     const said = sayAmount(text, country);
-    const isTea = said.parts.some((p) => p.measure?.kind === 'count' && p.measure.of === 'tea-bag');
-    return { said, name: said.of || (isTea ? 'tea' : ''), ask: null };
+    return { said, name: said.of, ask: null };
   } catch (e) {
     if (!(e instanceof InputError)) throw e;
     const bare = text.trim().toLowerCase();

@@ -1,4 +1,6 @@
 import { sgFromBrix } from '../liquid/sugar';
+import { WATER_20 } from '../liquid/water';
+import { BOTTLE_L } from '../must/balance';
 import { nameOf } from '../must/name';
 import { entryOf, withAmount, type Ingredient } from '../must/plan';
 import { ACID_ADDITIONS, ADDITIVES, SWEETENERS, type AdditiveId } from '../must/substances';
@@ -17,15 +19,12 @@ import type { Produce } from './schema';
 
 /** A bag of sugar. Common practice: 4 lb in the United States, 1 kg elsewhere. */
 export const bagKgIn = (country: Country): number => (country === 'us' ? 4 * KG_PER.lb : 1);
-/** A packet of dry yeast, kg; a bottle, L; the leaf in a tea bag and the zest of a lemon, kg. Common practice. */
+/** A packet of dry yeast, kg; the leaf in a tea bag and the zest of a lemon, kg. Common practice. */
 const PACKET_KG = 0.005;
-const BOTTLE_L = 0.75;
 const TEA_BAG_KG = 0.002;
 const ZEST_KG = 0.006;
 /** Fruit this heavy is counted, or weighed: a bare number of it is asked about. Grams. */
 const COUNTED_G = 30;
-/** Water at 20 °C, kg/L. @source Kell 1975 */
-const WATER_KG_L = 0.9982;
 
 /** What else people call a powder. */
 export const POWDER_WORDS: Record<AdditiveId, string> = {
@@ -79,7 +78,7 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
         name,
         basis: 'volume',
         words: `${p ? produceWords(p) : ''} juice concentrate pressed`,
-        kgPerL: sgFromBrix(brix) * WATER_KG_L
+        kgPerL: sgFromBrix(brix) * WATER_20
       };
     }
     case 'sugar':
@@ -96,7 +95,7 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
         words: `${s.words} ${s.name.toLowerCase()} sugar`,
         cupG,
         teaspoonG: id === 'white' ? TEASPOON_G.sugar : null,
-        litreG: cupG === null && pours ? 1000 * sgFromBrix(Math.min(80, 100 * s.solids)) * WATER_KG_L : null,
+        litreG: cupG === null && pours ? 1000 * sgFromBrix(Math.min(80, 100 * s.solids)) * WATER_20 : null,
         each: isBagged ? { bag: bagKgIn(country) } : {}
       };
     }
@@ -105,7 +104,7 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
         name,
         basis: 'volume',
         words: 'water tap spring boiled cold hot warm filtered',
-        kgPerL: WATER_KG_L
+        kgPerL: WATER_20
       };
     case 'wine':
       return { name, basis: 'volume', words: 'wine red white dry', kgPerL: 0.99, each: { bottle: BOTTLE_L } };

@@ -13,7 +13,7 @@ const NECK = 0.985;
 /** What a litre of wine without a place counts for, against a litre of air; and each more vessel to wash. */
 const COST = { rest: 4, air: 1, vessel: 0.12 };
 /** Rest that a glass or a bottle takes care of, L. */
-const A_GLASS = 0.25;
+export const A_GLASS_L = 0.25;
 
 /** Litres that a vessel takes when it is filled to the neck. */
 export const toTheNeck = (vessel: Vessel): number => vessel.capacityL * NECK;
@@ -63,7 +63,7 @@ export function planRacking(volumeL: number, free: readonly Vessel[]): RackingPl
 
 /** A racking in words of its air and rest: `no air to speak of`, `0.4 L of air`, `0.3 L over: drink it`. */
 export function rackingWord(plan: RackingPlan): string {
-  if (plan.restL > A_GLASS) return `${plan.restL.toFixed(1)} L find no room`;
+  if (plan.restL > A_GLASS_L) return `${plan.restL.toFixed(1)} L find no room`;
   if (plan.restL > 0.02) return `a glass over, ${(plan.restL * 1000).toFixed(0)} mL: taste it`;
   return plan.airL < 0.1 ? 'no air to speak of' : `${plan.airL.toFixed(1)} L of air: top it up`;
 }

@@ -1,6 +1,6 @@
 import { InputError } from './input-error';
 import { isMassUnit, isVolumeUnit, L_PER, toBase, UNIT_LABEL, type Unit } from './measure';
-import { figureAt, plainText, type Figure } from './number';
+import { figureAt, partAt, plainText, type Figure } from './number';
 
 /**
  * Whose gallons, pints and bags of sugar: in a metric kitchen a gallon is asked about, for it may be either.
@@ -235,10 +235,10 @@ export function sayAmount(text: string, country: Country = 'us'): Said {
         if (!each || what?.kind !== 'unit') ask(`“${text.trim()}” is not clear.`, 'Write it as 2 x 1 kg.');
         [times, figure, of] = [first.n, each!, what!];
       } else if (of?.kind === 'unit') {
-        const half = /^\s+and\s+(?:a\s+)?(half|quarter|third)(?![a-z])(?!\s+(?:of|an?)\b)/.exec(rest);
-        if (half && !measureAt(rest.slice(half[0].length), raw.slice(half[0].length), country)) {
-          skip(half[0].length);
-          figure = { n: figure.n + { half: 0.5, quarter: 0.25, third: 1 / 3 }[half[1] as 'half'], length: 0 };
+        const more = partAt(rest);
+        if (more && !measureAt(rest.slice(more.length), raw.slice(more.length), country)) {
+          skip(more.length);
+          figure = { n: figure.n + more.part, length: 0 };
         }
       }
     }
@@ -290,6 +290,7 @@ export function sayAmount(text: string, country: Country = 'us'): Said {
     .replace(/^[\s,.]+/, '')
     .replace(/^of\s+/, '')
     .replace(/[\s.]+$/, '');
+  const isTea = parts.some((p) => p.measure?.kind === 'count' && p.measure.of === 'tea-bag');
   if (of && !/^[a-z]/.test(of)) ask(`“${text.trim()}” is not an amount.`);
   if (of && last.measure === null && last.joined === false) ask(`“${text.trim()}” is not clear.`);
   for (const [i, p] of parts.entries()) {
@@ -306,7 +307,8 @@ export function sayAmount(text: string, country: Country = 'us'): Said {
         isMassUnit((p.measure as { unit: Unit }).unit);
     if (!isPart) ask(`“${text.trim()}” is two amounts.`, 'Put + between them if they belong together.');
   }
-  return { parts, of };
+  // A tea bag names itself.
+  return { parts, of: of || (isTea ? 'tea' : '') };
 }
 
 /** Which of the two `1,500` means, in this unit. @throws InputError that asks where either could be */

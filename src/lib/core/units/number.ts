@@ -116,6 +116,12 @@ function digitsAt(text: string): Figure | null {
   };
 }
 
+/** `and a half`, `and a quarter` behind a number or its unit: the part, and how long it is; null when none stands there. */
+export function partAt(text: string): { part: number; length: number } | null {
+  const m = /^\s+and\s+(?:a\s+)?(half|quarter|third)\b(?!\s+(?:of|an?)\b)/.exec(text);
+  return m ? { part: { half: 0.5, quarter: 0.25, third: 1 / 3 }[m[1] as 'half'], length: m[0].length } : null;
+}
+
 /**
  * The figure at the start of a plain, lower-case text, in digits or in words, with `and a half` behind it.
  * @returns null when no number stands there
@@ -123,10 +129,8 @@ function digitsAt(text: string): Figure | null {
 export function figureAt(text: string): Figure | null {
   const found = digitsAt(text) ?? wordAt(text);
   if (!found) return null;
-  const half = /^\s+and\s+(?:a\s+)?(half|quarter|third)\b(?!\s+(?:of|an?)\b)/.exec(text.slice(found.length));
-  if (!half) return found;
-  const part = { half: 0.5, quarter: 0.25, third: 1 / 3 }[half[1] as 'half'];
-  return { n: found.n + part, length: found.length + half[0].length };
+  const more = partAt(text.slice(found.length));
+  return more ? { n: found.n + more.part, length: found.length + more.length } : found;
 }
 
 /**

@@ -4,21 +4,21 @@
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/fold';
   import { planRacking, rackingWord } from '$core/scale/racking';
-  import { vesselSchema, type Vessel } from '$core/scale/vessels';
-  import { newId } from '$lib/store/record';
-  import { explain, InputError } from '$core/units/input-error';
+  import { isOpenVessel, type Vessel } from '$core/scale/vessels';
+  import { InputError } from '$core/units/input-error';
   import { entryText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { logRacking } from '$lib/store/actions';
-  import { household, saveVessel, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import BatchCautions from './BatchCautions.svelte';
   import RestCheck from './RestCheck.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { freeVessels } from './free-vessels';
+  import { freeJars, freeVessels } from './free-vessels';
+  import NewJar from './NewJar.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
@@ -70,12 +70,7 @@
   const form = createWriteDown(draft, () => ondone());
   const outL = $derived(Math.max(0, volumeL - lossL));
   /** The jars that take it with least air. */
-  const least = $derived(
-    planRacking(
-      outL,
-      empty.filter((v) => v.shape !== 'bucket' && v.shape !== 'barrel')
-    )
-  );
+  const least = $derived(planRacking(outL, freeJars()));
 
   /** As it is typed; nothing, or `the rest`, is what is left for it. */
   const litres = (text: string, fallback: number) =>
@@ -133,30 +128,11 @@
     }
   }
 
-  let newName = $state('');
-  let newSize = $state('');
-  let newError = $state('');
-  /** A jar that was bought since: written down here, and the next to be filled. */
-  async function addJar() {
-    newError = '';
-    try {
-      const capacityL = parseAs('volume', newSize, unit, countryOf(household.settings)).base;
-      const jar = vesselSchema.safeParse({
-        id: newId(),
-        name: newName.trim() || `${volumeText(capacityL, unit)} jar`,
-        shape: capacityL < 1.2 ? 'bottle' : 'jar',
-        capacityL
-      });
-      if (!jar.success) throw new InputError('A jar holds 0.2 to 2000 L.', 'Give what it holds to the brim.');
-      await saveVessel(jar.data);
-      const at = rows.find((r) => !r.vessel)?.n ?? rows.at(-1)?.n ?? 1;
-      // What the hint had offered stays, as if it had been chosen.
-      for (const r of rows) if (r.vessel && r.n !== at) draft.set(`to${r.n}`, r.vessel.id);
-      draft.set(`to${at}`, jar.data.id);
-      [newName, newSize] = ['', ''];
-    } catch (e) {
-      newError = explain(e);
-    }
+  /** A jar that was bought since is the next to be filled; what the hint had offered stays, as if it had been chosen. */
+  function fillNew(jar: Vessel) {
+    const at = rows.find((r) => !r.vessel)?.n ?? rows.at(-1)?.n ?? 1;
+    for (const r of rows) if (r.vessel && r.n !== at) draft.set(`to${r.n}`, r.vessel.id);
+    draft.set(`to${at}`, jar.id);
   }
 
   const save = form.submit(async (when) => {
@@ -251,27 +227,7 @@
       </label>
     </div>
   {/each}
-  <details>
-    <summary class="min-h-9 py-1 text-[0.9375rem] underline underline-offset-4 max-sm:min-h-11"
-      >A jar that is not listed</summary
-    >
-    <div class="mt-1 grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)_auto] items-end gap-3">
-      <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >Its name<input
-          class="field"
-          autocomplete="off"
-          maxlength="60"
-          placeholder="green jar"
-          bind:value={newName}
-        /></label
-      >
-      <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >It holds, {UNIT_LABEL[unit]}<input class="field" autocomplete="off" bind:value={newSize} /></label
-      >
-      <button type="button" class="btn btn-line" onclick={addJar}>Add it</button>
-    </div>
-    {#if newError}<p class="text-rosehip" role="alert">{newError}</p>{/if}
-  </details>
+  <NewJar onadd={fillNew} />
   <label class="grid gap-1 text-[0.9375rem] font-semibold"
     >Left behind with the lees, {UNIT_LABEL[unit]}
     <input
@@ -289,11 +245,7 @@
   {#if airL > 0.25}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
       That leaves {volumeText(airL, unit)} of air over it. Smaller glass, or top up.
     </p>{/if}
-  <BatchCautions
-    {batch}
-    place="rack"
-    scene={{ intoGlass: first !== undefined && first.shape !== 'bucket' }}
-  />
+  <BatchCautions {batch} place="rack" scene={{ intoGlass: first !== undefined && !isOpenVessel(first) }} />
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">{form.asks ? 'It is so: it is racked' : 'It is racked'}</button>

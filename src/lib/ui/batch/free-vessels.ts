@@ -1,4 +1,4 @@
-import { VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
+import { isOpenVessel, VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
 import { household, vesselsInUse } from '$lib/store/household.svelte';
 
 /** Vessels nothing stands in, the household's own first; common sizes when it owns none. */
@@ -7,3 +7,6 @@ export function freeVessels(): Vessel[] {
   const used = vesselsInUse();
   return owned.filter((v) => !used.has(v.id));
 }
+
+/** The closed ones among them: what wine is racked into. */
+export const freeJars = (): Vessel[] => freeVessels().filter((v) => !isOpenVessel(v));

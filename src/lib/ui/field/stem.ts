@@ -1,9 +1,7 @@
-import { contents, fermentedOf, type BatchState } from '$core/ledger/fold';
-import { ferment } from '$core/ferment/convert';
+import { fermentedOf, wholeSg, type BatchState } from '$core/ledger/fold';
 import { fermentedFromRefractometer } from '$core/liquid/refractometer';
 import { sgFrom, type Scale } from '$core/liquid/scales';
 import { brixFromSg } from '$core/liquid/sugar';
-import { addInto, liquid } from '$core/must/stock';
 import { InputError } from '$core/units/input-error';
 import { parseStem } from '$core/units/parse';
 import type { Settings } from '$lib/store/settings';
@@ -21,13 +19,6 @@ export function askOf(text: string, on: Scale, s: Settings): 'bx' | 'potential' 
     // Not a reading yet.
   }
   return null;
-}
-
-/** What all the sugar of a batch would read if none had fermented, °Bx. */
-function startBrix(state: BatchState): number {
-  const all = addInto(contents(state), state.held);
-  const must = liquid(ferment(all, -fermentedOf(state)).stock);
-  return must ? brixFromSg(must.sg) : NaN;
 }
 
 /**
@@ -52,5 +43,5 @@ export function readStem(text: string, on: Scale, s: Settings, state?: BatchStat
       'A refractometer cannot read a wine that was sweetened with what does not ferment.',
       'Read it with a hydrometer.'
     );
-  return { sg: fermentedFromRefractometer(startBrix(state), reading), bx: reading };
+  return { sg: fermentedFromRefractometer(brixFromSg(wholeSg(state) ?? 1), reading), bx: reading };
 }

@@ -8,7 +8,9 @@
 </script>
 
 <section aria-label="What goes in">
-  <p class="head mb-1 flex justify-between"><span>What goes in</span><span class="max-sm:hidden">as grape sugar</span></p>
+  <p class="head mb-1 flex justify-between">
+    <span>What goes in</span><span class="max-sm:hidden">as grape sugar</span>
+  </p>
   <div class="border-b border-rule bg-slip">
     <ul class="inkline overflow-y-auto lg:max-h-[21.5rem]">
       {#each bench.rows as row, i (row.id)}

@@ -7,9 +7,8 @@
   import { logRacking } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
-  import { planRacking } from '$core/scale/racking';
-  import { isOpenVessel } from '$core/scale/vessels';
-  import { freeVessels } from '../batch/free-vessels';
+  import { A_GLASS_L, planRacking } from '$core/scale/racking';
+  import { freeJars } from '../batch/free-vessels';
   import { tell } from '../nav/said.svelte';
 
   /** One number: how much came out. The glass is the free one with least air. */
@@ -19,8 +18,6 @@
   const fill = $derived(batch.state.fills[0]);
   const volumeL = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
   const outL = $derived(volumeL - rackingLossL(volumeL, batch.state.rackings.length === 0));
-  /** What a glass takes care of, L. */
-  const A_GLASS_L = 0.25;
   let text = $state('');
   /** As it is typed, else the usual; what cannot be read is said when it is tapped. */
   const typedL = $derived.by(() => {
@@ -31,12 +28,7 @@
     }
   });
   /** The jars that take it with least air, as the plan and the form have it. */
-  const jars = $derived(
-    planRacking(
-      typedL,
-      freeVessels().filter((v) => !isOpenVessel(v))
-    )
-  );
+  const jars = $derived(planRacking(typedL, freeJars()));
   const fits = $derived(batch.state.fills.length === 1 && jars.to.length > 0 && jars.restL < A_GLASS_L);
   const names = $derived(jars.to.map((t) => t.vessel.name).join(' and the '));
 
