@@ -12,7 +12,8 @@ import { ingredientText } from './batch/ingredient-text';
 import { parseWhen, toLocalInput } from './field/parse-when';
 import { nameOf } from '$core/must/name';
 import { vesselFor } from './plan/vessel-for';
-import { dayWord, spanWord, whenWord } from './shelf/when';
+import { lateWord, dayWord, spanWord, whenWord } from './shelf/when';
+import type { Step } from '$core/method/steps';
 import { drawVessel, graduations } from './vessel/draw';
 
 const DAY = 86_400_000;
@@ -24,6 +25,13 @@ describe('days in words', () => {
     expect(whenWord(now - 3_600_000, now, 'UTC')).toBe('today');
     expect(whenWord(now + 4 * DAY, now, 'UTC')).toBe('in 4 d');
     expect(whenWord(now - 2 * DAY, now, 'UTC')).toBe('2 d late');
+    // A racking is late; a stir or a reading that was missed is simply for today.
+    const due = (everyH?: number) => ({
+      step: { ...(everyH ? { everyH } : {}) } as Step,
+      dueAt: now - 9 * DAY
+    });
+    expect(lateWord(due(), now, 'UTC')).toBe('9 d late');
+    expect(lateWord(due(24), now, 'UTC')).toBe('today');
     expect(dayWord(now - 3_600_000, now, 'UTC')).toBe('today 21:30');
     expect(dayWord(now - DAY, now, 'UTC')).toBe('yesterday 22:30');
     expect(dayWord(Date.parse('2026-11-02T10:00:00Z'), now, 'UTC')).toBe('2 Nov');

@@ -109,7 +109,10 @@
             colour: colour.fruit
           },
           {
-            label: `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
+            label:
+              says.reading === 'never'
+                ? 'went in; how much of it is left nobody has read'
+                : `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
             kg: sugar.dissolved,
             colour: '#e3cb93'
           },

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { saysOf } from '$core/ledger/says';
   import { mustColour } from '$core/must/colour';
   import { abvText, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
@@ -10,6 +11,8 @@
   let { batch: b, picked, onpick }: Props = $props();
 
   const v = $derived(vesselById(b.state.fills[0]?.vesselId ?? ''));
+  /** The same that its own page says. */
+  const says = $derived(saysOf(b.state, b.standing));
   const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));
   const colour = $derived(mustColour(b.state.plan.ingredients).must);
@@ -43,10 +46,10 @@
       ></span
     >
     <span class="number text-right text-[1.1875rem] md:order-none"
-      >{b.standing.sg ? sgText(b.standing.sg.sg) : ''}</span
+      >{says.reading === 'never' ? 'never read' : b.standing.sg ? sgText(b.standing.sg.sg) : ''}</span
     >
     <span class="hidden text-right md:block"
-      >{b.standing.abv.likely > 0.1 ? `${abvText(b.standing.abv.likely)} %` : ''}</span
+      >{says.hasStrength ? `${abvText(b.standing.abv.likely)} %` : ''}</span
     >
     <span class="hidden text-right md:block"
       >{bottled

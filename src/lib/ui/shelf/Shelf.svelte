@@ -4,7 +4,7 @@
   import { liquid } from '$core/must/stock';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
   import VesselMini from '../vessel/VesselMini.svelte';
-  import { whenWord } from './when';
+  import { lateWord } from './when';
 
   /** On a low screen it would be in the way: it is folded until it is asked for. */
   const LOW = 700;
@@ -26,7 +26,7 @@
     const next = b.due[0];
     return next
       ? {
-          text: `${next.step.short} · ${whenWord(next.dueAt, household.now, b.state.zone)}`,
+          text: `${next.step.short} · ${lateWord(next, household.now, b.state.zone)}`,
           now: next.status !== 'coming'
         }
       : null;

@@ -35,5 +35,9 @@ export function spanWord(from: number, to: number, zone: string): string {
 export function dueWord(d: Due, now: number, zone: string): string {
   if (d.after && d.dueAt - now < 2 * DAY) return `after ${d.after.title.toLowerCase()}`;
   if (d.status === 'coming' && d.dueAt - now > 6 * DAY) return spanWord(d.dueAt, d.lateAt, zone);
-  return whenWord(d.dueAt, now, zone);
+  return lateWord(d, now, zone);
 }
+
+/** When a step is due: how late, or today for what comes round again, for a stir or a reading missed is not made up. */
+export const lateWord = (d: Pick<Due, 'step' | 'dueAt'>, now: number, zone: string): string =>
+  whenWord(d.step.everyH ? Math.max(d.dueAt, now) : d.dueAt, now, zone);

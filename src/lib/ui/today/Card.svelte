@@ -5,7 +5,7 @@
   import { doStep, wantsForm } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
-  import { whenWord } from '../shelf/when';
+  import { lateWord } from '../shelf/when';
   import VesselMini from '../vessel/VesselMini.svelte';
   import BottleCard from './BottleCard.svelte';
   import RackCard from './RackCard.svelte';
@@ -50,8 +50,9 @@
         {@const puts = putsText(batch.state, d.step.id, household.settings)}
         <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <p class="min-w-0 flex-1 basis-60">
-            <span class="font-semibold">{d.step.title}</span>{#if d.status === 'overdue'}<span
-                class="text-rosehip">, {whenWord(d.dueAt, household.now, zone)}</span
+            <span class="font-semibold">{d.step.title}</span
+            >{#if d.status === 'overdue' && !d.step.everyH}<span class="text-rosehip"
+                >, {lateWord(d, household.now, zone)}</span
               >{/if}<span class="text-quiet">. {own(d.step.how)}</span>
             {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}
           </p>
