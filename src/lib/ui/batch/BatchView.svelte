@@ -119,7 +119,9 @@
           { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
         ].filter((p) => p.kg > 0.002)}
       />
-      <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
+      {#if says.reading !== 'never'}
+        <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
+      {/if}
       <History {batch} {effects} />
       <KeepMade {batch} />
     </div>
