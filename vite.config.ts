@@ -8,6 +8,14 @@ const { version } = JSON.parse(readFileSync(new URL('package.json', import.meta.
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
   define: { __APP_VERSION__: JSON.stringify(version) },
+  build: {
+    rolldownOptions: {
+      output: {
+        // One file for what every page draws with, not one for each icon.
+        codeSplitting: { groups: [{ name: 'frame', test: /@lucide|node_modules.svelte./ }] }
+      }
+    }
+  },
   test: {
     include: ['src/**/*.test.ts'],
     environment: 'node',

@@ -1,6 +1,6 @@
 // Installs what is missing: npm packages when the lock file changed, Chromium when a browser is needed.
 // Needs nothing but Node, npm and (for Chromium) apt.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -44,5 +44,18 @@ export function installChromium() {
 /** Runs a program of node_modules/.bin; returns its exit code. */
 export const bin = (name, args, options = {}) =>
   spawnSync(at('node_modules', '.bin', name), args, { cwd: root, stdio: 'inherit', ...options }).status ?? 1;
+
+/** The same without waiting; what it prints comes out whole, when it ends. */
+export const binSoon = (name, args) =>
+  new Promise((done) => {
+    const child = spawn(at('node_modules', '.bin', name), args, { cwd: root });
+    const said = [];
+    child.stdout.on('data', (d) => said.push(d));
+    child.stderr.on('data', (d) => said.push(d));
+    child.on('close', (code) => {
+      process.stdout.write(Buffer.concat(said));
+      done(code ?? 1);
+    });
+  });
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) installPackages();

@@ -31,7 +31,8 @@ export type When = {
   sure?: boolean;
 };
 
-const zone = (): string =>
+/** The zone of this machine, one that can be reckoned in. */
+export const zoneHere = (): string =>
   soundZone(Intl.DateTimeFormat().resolvedOptions().timeZone, new Date().getTimezoneOffset());
 
 /** This browser's name in the log: random, made once. */
@@ -70,7 +71,7 @@ export async function makeEvent<T extends EventType>(
     type,
     v: 1,
     at: new Date(when.at ?? Date.now()).toISOString(),
-    zone: zone(),
+    zone: zoneHere(),
     recordedAt: new Date(recordedAt).toISOString(),
     device: await deviceId(),
     data: withFigures(data)

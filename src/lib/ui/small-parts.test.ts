@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { litresText, massText, ownUnits } from './field/own-units';
+import { volumeText } from '$core/units/format';
+import { massText, ownUnits } from './field/own-units';
 import { mustColour } from '$core/must/colour';
 import { planRibbon, sugarBrought } from '$core/must/ribbon';
 import { likelyMix } from '$core/must/balance';
@@ -189,8 +190,8 @@ describe('what the core says, in a household’s own units', () => {
     expect(massText(0.02, us)).toBe('0.71 oz');
     expect(massText(3.1, us)).toBe('6.83 lb');
     expect(massText(0.05, DEFAULT_SETTINGS)).toBe('50 g');
-    expect(litresText(0.4, DEFAULT_SETTINGS)).toBe('400 mL');
-    expect(litresText(2, us)).toBe('2.1 US qt');
+    expect(volumeText(0.4, DEFAULT_SETTINGS.volume)).toBe('400 mL');
+    expect(volumeText(2, us.volume)).toBe('2.1 US qt');
   });
 });
 

@@ -55,12 +55,22 @@
   /** Where it goes after the bucket: reckoned once the typing rests, as the jars are tried in every way. */
   let stages = $state.raw<Stage[]>([]);
   $effect(() => {
-    const [plan, first, places, has] = [bench.solved.plan, vessel, placesNow(), e?.intoGlassL != null];
+    const [plan, first, places] = [bench.solved.plan, vessel, placesNow()];
+    const intoGlassL = e?.intoGlassL?.likely ?? null;
+    const litres = intoGlassL === null ? null : { vesselVolumeL: fillL, intoGlassL };
     const timer = setTimeout(
-      () => (stages = has ? stagesOf(plan, first, places, household.now) : []),
+      () => (stages = litres ? stagesOf(plan, litres, first, places, household.now) : []),
       untrack(() => stages.length) === 0 ? 0 : 150
     );
     return () => clearTimeout(timer);
+  });
+  /** What stands below is drawn once the figures stand, so that the first of them are not waited for. */
+  let isDrawn = $state(false);
+  const hasFigures = $derived(e?.potentialAbv != null);
+  $effect(() => {
+    if (!hasFigures || isDrawn) return;
+    const frame = requestAnimationFrame(() => setTimeout(() => (isDrawn = true)));
+    return () => cancelAnimationFrame(frame);
   });
   const ribbon = $derived(planRibbon(bench.solved.plan.ingredients));
   const allSugar = $derived(ribbon.reduce((s, p) => s + p.hexoseKg, 0));
@@ -96,7 +106,7 @@
   >
     <div>
       <Slip {bench} />
-      <Powders {bench} />
+      {#if isDrawn}<Powders {bench} />{/if}
       <Method {bench} {fillL} />
     </div>
     <section class="flex flex-col max-lg:order-3" aria-label="The vessel">
@@ -125,17 +135,19 @@
             : []}
         />
       </div>
-      {#if stages.length > 1}<Stages stages={stages.slice(1)} />{/if}
+      {#if isDrawn && stages.length > 1}<Stages stages={stages.slice(1)} />{/if}
     </section>
     <div class="grid grid-cols-1 gap-3 max-lg:order-2">
       <Results {bench} />
       <StartBatch {bench} vesselId={vessel.id} />
-      <Advice {bench} overL={Math.max(0, fillL - vessel.capacityL)} isBusy={holder} />
-      <Keep {bench} />
+      {#if isDrawn || !hasFigures}
+        <Advice {bench} overL={Math.max(0, fillL - vessel.capacityL)} isBusy={holder} />
+        <Keep {bench} />
+      {/if}
     </div>
   </div>
 
-  {#if allSugar > 0.001}
+  {#if isDrawn && allSugar > 0.001}
     <div class="mt-4">
       <Ribbon
         title="Where the sugar is"

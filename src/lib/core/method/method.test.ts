@@ -6,8 +6,8 @@ import { PRODUCE } from '../produce/table';
 import { DOSES } from '../scale/doses';
 import { nutrientOf, powdersOf } from '../scale/powders';
 import { solvePlan, sweetenKg } from '../scale/solve';
-import { stagesOf } from '../scale/stages';
-import { VESSEL_PRESETS } from '../scale/vessels';
+import { stagesOf, type Place } from '../scale/stages';
+import { VESSEL_PRESETS, type Vessel } from '../scale/vessels';
 import { effectOf } from './effect';
 import { kitOf, shoppingOf } from './kit';
 import { methodOf, METHODS, methodsFor, withMethod } from './methods';
@@ -205,19 +205,21 @@ describe('the sheet', () => {
 });
 
 describe('vessels at every stage', () => {
+  const stages = (plan: Plan, first: Vessel, at: Place[]) =>
+    stagesOf(plan, likelyFigures(plan), first, at, 0);
   const bucket = VESSEL_PRESETS.find((v) => v.id === 'bucket-25')!;
   const places = VESSEL_PRESETS.map((vessel) => ({ vessel, freeAt: null as number | null }));
 
   it('says whether it fits with its foam, which jars take it, and when', () => {
-    const stages = stagesOf(made('raspberry', 12, {}, 12), bucket, places, 0);
-    expect(stages.map((s) => s.name)).toEqual(['First ferment', 'Into glass', 'Second racking']);
-    expect(stages.every((s) => s.fits)).toBe(true);
-    expect(stages[1]!.volumeL).toBeCloseTo(12, 1);
-    expect(stages[2]!.atMs).toBeGreaterThan(stages[1]!.atMs);
+    const all = stages(made('raspberry', 12, {}, 12), bucket, places);
+    expect(all.map((s) => s.name)).toEqual(['First ferment', 'Into glass', 'Second racking']);
+    expect(all.every((s) => s.fits)).toBe(true);
+    expect(all[1]!.volumeL).toBeCloseTo(12, 1);
+    expect(all[2]!.atMs).toBeGreaterThan(all[1]!.atMs);
   });
 
   it('a dark berry wants more room than sugar and water do', () => {
-    const first = (id: string, litres: number) => stagesOf(made(id, 12, {}, litres), bucket, places, 0)[0]!;
+    const first = (id: string, litres: number) => stages(made(id, 12, {}, litres), bucket, places)[0]!;
     expect(first('raspberry', 19).fits).toBe(false);
     expect(first('raspberry', 19).text).toMatch(/short of room for foam/);
     expect(first('pear', 19).fits).toBe(true);
@@ -226,15 +228,10 @@ describe('vessels at every stage', () => {
 
   it('a jar that is still full is not counted on, one that is free by then is', () => {
     const only = (freeAt: number | null) =>
-      stagesOf(
-        made('plum', 12, {}, 5),
-        bucket,
-        [
-          { vessel: bucket, freeAt: null },
-          { vessel: VESSEL_PRESETS.find((v) => v.id === 'jar-5')!, freeAt }
-        ],
-        0
-      )[1]!;
+      stages(made('plum', 12, {}, 5), bucket, [
+        { vessel: bucket, freeAt: null },
+        { vessel: VESSEL_PRESETS.find((v) => v.id === 'jar-5')!, freeAt }
+      ])[1]!;
     expect(only(null).fits).toBe(true);
     expect(only(3 * 86_400_000).fits).toBe(true);
     expect(only(90 * 86_400_000).text).toBe('no jar is free');

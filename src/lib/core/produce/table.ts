@@ -12,6 +12,7 @@ import { stone } from './stone';
 import { tropical } from './tropical';
 
 /** Every kind of produce Vecino knows, in alphabetical order. Composition per 100 g usable weight. */
+// Sorted without the rules of a language, which every page would have to load first: the table's names are plain.
 export const PRODUCE: readonly Produce[] = [
   ...soft,
   ...stone,
@@ -24,7 +25,7 @@ export const PRODUCE: readonly Produce[] = [
   ...flower,
   ...leaf,
   ...sap
-].sort((a, b) => a.name.localeCompare(b.name, 'en'));
+].sort(({ name: a }, { name: b }) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1));
 
 const BY_ID = new Map(PRODUCE.map((p) => [p.id, p]));
 

@@ -1,4 +1,4 @@
-import { likelyFigures, rackingLossL } from '../must/balance';
+import { rackingLossL } from '../must/balance';
 import { amountOf, entryOf, type Plan } from '../must/plan';
 import { soonestH, stepsOf } from '../method/steps';
 import { planRacking, rackingWord, type RackingPlan } from './racking';
@@ -33,10 +33,16 @@ export type Stage = {
 /**
  * Where a plan stands at every stage: the first vessel with its foam, then glass at the first and the second
  * racking with least air, by what is free on the day.
+ * @param f litres in the first vessel and into glass, as the page says them
  * @param startMs the day it is made, ms since 1970
  */
-export function stagesOf(plan: Plan, first: Vessel, places: readonly Place[], startMs: number): Stage[] {
-  const f = likelyFigures(plan);
+export function stagesOf(
+  plan: Plan,
+  f: { vesselVolumeL: number; intoGlassL: number },
+  first: Vessel,
+  places: readonly Place[],
+  startMs: number
+): Stage[] {
   if (!Number.isFinite(f.intoGlassL) || f.intoGlassL <= 0) return [];
   const at = soonestH(stepsOf(plan));
   const room = roomFor(plan, first);

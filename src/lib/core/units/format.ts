@@ -51,9 +51,33 @@ export const counted = (n: number, one: string): string =>
 export const sgText = (sg: number): string => sg.toFixed(3);
 export const abvText = (abv: number): string => abv.toFixed(1);
 
-/** Litres to 0.1, or the amount in another unit of volume. */
-export const volumeText = (volumeL: number, unit: VolumeUnit): string =>
-  unit === 'L' ? `${volumeL.toFixed(1)} L` : quantityText(volumeL, unit);
+/** The smaller measure that is reached for below so much of a greater one. */
+const SMALLER: Partial<Record<VolumeUnit, [below: number, unit: VolumeUnit][]>> = {
+  L: [[0.995, 'mL']],
+  'us-gal': [
+    [0.03, 'tsp'],
+    [0.6, 'us-floz'],
+    [3.5, 'us-qt']
+  ],
+  'uk-gal': [
+    [0.03, 'tsp'],
+    [0.6, 'uk-floz'],
+    [4.3, 'uk-pt']
+  ]
+};
+
+/** The measure one would reach for, where the greater one is `unit`: millilitres for less than a litre. */
+export const volumeUnitFor = (volumeL: number, unit: VolumeUnit): VolumeUnit =>
+  (volumeL > 0 ? SMALLER[unit]?.find(([below]) => volumeL < below)?.[1] : undefined) ?? unit;
+
+/** A volume in words, in the measure one would reach for: `2.1 L`, `250 mL`, `3.62 US gal`, `12 US fl oz`. */
+export function volumeText(volumeL: number, unit: VolumeUnit): string {
+  const used = volumeUnitFor(volumeL, unit);
+  if (used === 'L') return `${volumeL.toFixed(1)} L`;
+  if (used === unit) return quantityText(volumeL, unit);
+  const n = fromBase(volumeL, used);
+  return `${significant(n, n >= 100 ? 3 : 2)} ${UNIT_LABEL[used]}`;
+}
 
 export const temperatureText = (tempC: number, scale: 'C' | 'F'): string =>
   `${fromCelsius(tempC, scale).toFixed(0)} °${scale}`;

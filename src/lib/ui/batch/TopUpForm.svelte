@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { litresText, own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/field/own-units';
   import { fillL } from '$core/ledger/fill';
   import { topUps, type TopUp } from '$core/scale/top-up';
   import { InputError } from '$core/units/input-error';
@@ -97,7 +97,7 @@
     </label>
   </div>
   <p class="small">
-    {#if vessel && fill}{litresText(gapL, household.settings)} of air to the neck, {Math.round(
+    {#if vessel && fill}{volumeText(gapL, household.settings.volume)} of air to the neck, {Math.round(
         (100 * gapL) / vessel.capacityL
       )} % of the {vessel.name}.{/if}
   </p>

@@ -1,27 +1,8 @@
-import { significant } from '$core/units/format';
-import { fromBase, fromCelsius, UNIT_LABEL, type Unit, type VolumeUnit } from '$core/units/measure';
+import { significant, volumeUnitFor } from '$core/units/format';
+import { fromBase, fromCelsius, UNIT_LABEL, type Unit } from '$core/units/measure';
 import { household } from '$lib/store/household.svelte';
 import type { Settings } from '$lib/store/settings';
 
-/** Smaller measures of a household's gallon, for what is less than a gallon. */
-const SMALLER: Record<'us-gal' | 'uk-gal', [below: number, unit: VolumeUnit][]> = {
-  'us-gal': [
-    [0.03, 'tsp'],
-    [0.6, 'us-floz'],
-    [3.5, 'us-qt']
-  ],
-  'uk-gal': [
-    [0.03, 'tsp'],
-    [0.6, 'uk-floz'],
-    [4.3, 'uk-pt']
-  ]
-};
-
-/** Litres in the measure that a household would reach for. */
-function volumeUnitFor(litres: number, s: Pick<Settings, 'volume'>): Unit {
-  if (s.volume === 'L') return litres < 1 ? 'mL' : 'L';
-  return SMALLER[s.volume].find(([below]) => litres < below)?.[1] ?? s.volume;
-}
 const massUnitFor = (kg: number, s: Pick<Settings, 'mass'>): Unit =>
   s.mass === 'kg' ? (kg < 1 ? 'g' : 'kg') : kg < 0.4 ? 'oz' : 'lb';
 
@@ -29,12 +10,6 @@ const shown = (base: number, unit: Unit): string => {
   const n = fromBase(base, unit);
   return significant(n, n >= 100 ? 3 : 2);
 };
-
-/** Litres in words, in this household's measures: `2.1 L`, `0.55 US gal`, `12 US fl oz`. */
-export function litresText(litres: number, s: Pick<Settings, 'volume'>): string {
-  const unit = volumeUnitFor(litres, s);
-  return unit === 'L' ? `${litres.toFixed(1)} L` : `${shown(litres, unit)} ${UNIT_LABEL[unit]}`;
-}
 
 /** A weight in words, in this household's measures: `0.50 kg`, `1.1 lb`. */
 export function massText(kg: number, s: Pick<Settings, 'mass'>): string {
@@ -86,7 +61,7 @@ export function ownUnits(text: string, s: Pick<Settings, 'mass' | 'volume' | 'te
       const isMass = unit === 'kg';
       if (isMass ? s.mass === 'kg' : s.volume === 'L') return all;
       const base = (x: number) => (unit === 'mL' ? x / 1000 : x);
-      const used = isMass ? massUnitFor(high ?? low, s) : volumeUnitFor(base(high ?? low), s);
+      const used = isMass ? massUnitFor(high ?? low, s) : volumeUnitFor(base(high ?? low), s.volume);
       return join(shown(base(low), used), high === null ? null : shown(base(high), used), UNIT_LABEL[used]);
     }
   );

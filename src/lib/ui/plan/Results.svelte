@@ -1,8 +1,8 @@
 <script lang="ts">
   import { toleranceOf } from '$core/must/plan';
-  import { litresText, own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/field/own-units';
   import { afterSweetening, sweetenedWith } from '$core/scale/goals';
-  import { rangeText } from '$core/units/format';
+  import { rangeText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import { acidG } from '$core/must/adjust';
   import AcidAdvice from './AcidAdvice.svelte';
@@ -75,7 +75,7 @@
             {#snippet trigger()}<span data-testid="bottles">{Math.floor(e.bottles!.likely)}</span> bottles{/snippet}
           </How>
           <span class="small block leading-tight"
-            >{litresText(e.intoGlassL!.likely, household.settings)} into glass{#if e.costPerBottle}, {household
+            >{volumeText(e.intoGlassL!.likely, household.settings.volume)} into glass{#if e.costPerBottle}, {household
                 .settings.currency}{e.costPerBottle.likely.toFixed(2)} a bottle{/if}</span
           >
         </dd>

@@ -3,12 +3,12 @@
   import type { Stage } from '$core/scale/stages';
   import { volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
-  import { soundZone } from '$core/units/zone';
+  import { zoneHere } from '$lib/store/record';
   import { dayWord } from '../shelf/when';
 
   /** Where the wine goes after the bucket: what is free on the day, and the air it leaves. */
   let { stages }: { stages: Stage[] } = $props();
-  const zone = soundZone(Intl.DateTimeFormat().resolvedOptions().timeZone, new Date().getTimezoneOffset());
+  const zone = zoneHere();
 </script>
 
 <dl class="mt-1 text-[0.9375rem]" data-testid="stages">

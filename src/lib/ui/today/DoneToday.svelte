@@ -4,13 +4,14 @@
   import { civilDay } from '$core/method/schedule';
   import { inZone } from '$core/units/zone';
   import { db } from '$lib/store/db';
+  import { zoneHere } from '$lib/store/record';
   import { household, runningBatches } from '$lib/store/household.svelte';
   import { eventWords } from '../batch/event-words';
   import { sayWrong, takeBack } from '../nav/said.svelte';
 
   /** What was written down today, each taken back in one tap. */
   const MOST = 8;
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const zone = zoneHere();
   const today = $derived(civilDay(household.now, zone));
   let events = $state.raw<LedgerEvent[]>([]);
   $effect(() => {

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { litresText } from '$lib/ui/field/own-units';
   import { addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
   import type { BatchState } from '$core/ledger/fold';
   import { rackingLossL } from '$core/must/balance';
@@ -36,7 +35,7 @@
     return [
       isOpen(v)
         ? `${volumeText(airL, unit)} of room`
-        : `${litresText(airL, household.settings)} of air, ${Math.round((100 * airL) / v.capacityL)} %`,
+        : `${volumeText(airL, household.settings.volume)} of air, ${Math.round((100 * airL) / v.capacityL)} %`,
       ...(addedSo2MgL(fill) > 1 ? [`${addedSo2MgL(fill).toFixed(0)} mg/L of sulphite put in`] : []),
       ...(sorbateGL(fill) > 0.01 ? [`${sorbateGL(fill).toFixed(2)} g/L of sorbate`] : []),
       ...(lees > 0.05 ? [`about ${volumeText(lees, unit)} goes with the lees`] : [])
