@@ -20,14 +20,6 @@ test('the walk: each job done in one tap or one number', async ({ page }) => {
   await expect(beetroot.getByLabel('Gravity of Beetroot')).toBeVisible();
 });
 
-test('about to be bottled too early: the quince is stopped', async ({ page }) => {
-  await demo(page);
-  await page.getByRole('link', { name: /^Quince, / }).click();
-  await page.getByRole('button', { name: 'Bottle', exact: true }).click();
-  await expect(page.getByTestId('pressure')).toContainText('bar');
-  await expect(page.getByRole('button', { name: 'Bottle it all the same' })).toBeDisabled();
-});
-
 test('export, import into an empty browser, and see the same', async ({ page, browser }, info) => {
   await startRhubarb(page);
   await read(page, '1.081', '21');
@@ -89,25 +81,6 @@ test.describe('offline', () => {
     await page.goto('/plan');
     await expect(page.getByRole('combobox', { name: 'Add an ingredient' })).toBeVisible();
   });
-});
-
-test('two tabs stay in step', async ({ page, context }) => {
-  await startRhubarb(page);
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await read(page, '1.083', '20');
-  await expect(second.getByTestId('sg-now')).toHaveText('1.083');
-});
-
-test('units: a US household sees pounds, US gallons and °F', async ({ page }) => {
-  await page.goto('/settings');
-  await page.getByLabel('US: lb, US gal, °F').check();
-  await startRhubarb(page);
-  await expect(page.getByTestId('volume-now')).toContainText('US gal');
-  await page.getByRole('button', { name: 'Read gravity' }).click();
-  await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill('1.050');
-  await page.getByLabel('Sample, °F').fill('86');
-  await expect(page.getByText('1.053 at 68 °F')).toBeVisible();
 });
 
 test('no request leaves the machine, no script is inline, no error is thrown', async ({ page }) => {
