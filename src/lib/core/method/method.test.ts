@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { likelyFigures } from '../must/balance';
+import { isStrained } from '../must/strain';
 import { amountOf, planSchema, type Ingredient, type Plan } from '../must/plan';
 import { FAMILIES } from '../produce/schema';
 import { PRODUCE } from '../produce/table';
@@ -201,6 +202,22 @@ describe('the sheet', () => {
       expect(s.steps.at(-1)!.title).toBe('Bottle');
       expect(s.makes[0]).toMatch(/US gal/);
     }
+  });
+});
+
+describe('a method handles the fruit', () => {
+  it('petals infused are strained off, and stay in the must again by another method', () => {
+    const by = (plan: Plan, id: string) =>
+      withMethod(
+        plan,
+        METHODS.find((m) => m.id === id)!
+      );
+    const petals = made('elderflower', 11, {}, 5);
+    const isOff = (plan: Plan) => plan.ingredients.some(isStrained);
+    const infused = by(petals, 'petal-pour');
+    expect(isOff(infused)).toBe(true);
+    expect(stepsOf(infused).map((s) => s.id)).not.toContain('fruit-out');
+    expect(isOff(by(infused, 'petal-steep'))).toBe(false);
   });
 });
 

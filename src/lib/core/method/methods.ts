@@ -5,7 +5,7 @@ import { amountOf, entryOf, methodShape, type Plan } from '../must/plan';
 import type { Method } from './schools';
 
 /** How the fruit itself is handled, for every row of the families a method is for. */
-export type Handling = { cut?: Cut; heat?: Heat; simmerMin?: number };
+export type Handling = { cut?: Cut; heat?: Heat; simmerMin?: number; strained?: boolean };
 
 /** A method: a set of choices under a name. Its own, or one that ships. */
 export type NamedMethod = {
@@ -84,11 +84,11 @@ export const METHODS: readonly NamedMethod[] = [
   },
   {
     id: 'petal-pour',
-    name: 'Boiling water over the petals',
-    why: 'Quick and clean, for hardy flowers and for herbs; a little scent goes with the steam.',
+    name: 'Petals infused and strained',
+    why: 'Boiling water over, strained off when cool: clean, for hardy flowers and herbs; a little scent goes with the steam.',
     families: ['flower', 'leaf'],
     method: { wildYeast: 'heat', fruitIn: 'bag', press: 'squeeze', tannin: 'tea', nutrient: 'at-once' },
-    handling: { cut: 'whole', heat: 'poured' }
+    handling: { cut: 'whole', heat: 'poured', strained: true }
   },
   {
     id: 'root-simmer',
@@ -203,9 +203,10 @@ export function withMethod(plan: Plan, m: NamedMethod): Plan {
   ) as Plan;
   const ingredients = kept.ingredients.map((i) => {
     const family = i.kind === 'produce' ? entryOf(i)?.family : undefined;
-    return i.kind === 'produce' && m.handling && family && m.families.includes(family)
-      ? { ...i, ...m.handling }
-      : i;
+    if (i.kind !== 'produce' || !m.handling || !family || !m.families.includes(family)) return i;
+    // What another method said of straining goes with it.
+    const { strained: _, ...row } = i;
+    return { ...row, ...m.handling };
   });
   return { ...kept, ...m.method, ingredients };
 }
