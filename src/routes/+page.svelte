@@ -134,7 +134,7 @@
               href="/batches/{n.batch.id}"
               class="flex min-h-11 items-center justify-between gap-3 no-underline"
             >
-              <span class="min-w-0 truncate"
+              <span class="min-w-0 break-words py-1"
                 ><b>{n.batch.state.name}</b>
                 <span class="text-quiet">{n.d.step.title.toLowerCase()}</span></span
               >

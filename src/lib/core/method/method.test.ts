@@ -260,3 +260,14 @@ describe('amounts', () => {
     expect(amountOf(made('plum', 12).ingredients[0]!)).toBe(4);
   });
 });
+
+it('what the core says of its amounts is in litres and kilograms, for the interface to turn', () => {
+  const said = JSON.stringify([
+    METHODS,
+    SCHOOLS,
+    DOSES,
+    PRODUCE.map((p) => [p, stepsOf(made(p.id, 12, {}, 10))]),
+    METHODS.map((m) => stepsOf(withMethod(made('plum', 12, {}, 10), m)))
+  ]);
+  expect(said.match(/.{30}\b(gallons?|pounds?|ounces?|°F)\b/g) ?? []).toEqual([]);
+});

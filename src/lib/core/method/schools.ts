@@ -27,7 +27,7 @@ export const SCHOOLS = {
     options: {
       sulphite: {
         name: 'sulphite',
-        why: 'A crushed Campden tablet a gallon, then a day of waiting: the surest.'
+        why: 'A crushed Campden tablet for each 4 L, then a day of waiting: the surest.'
       },
       heat: { name: 'boiling water', why: 'No additive, but it must cool below 25 °C first.' },
       wild: { name: 'none', why: 'Natural yeast: slower, and at your own risk.' }
@@ -140,8 +140,11 @@ export const SCHOOLS = {
     title: 'Tannin',
     usual: 'powder',
     options: {
-      powder: { name: 'tannin powder', why: 'A quarter of a teaspoon a gallon, where the fruit has little.' },
-      tea: { name: 'strong tea', why: 'A bag a gallon, simmered, never boiled hard.' },
+      powder: {
+        name: 'tannin powder',
+        why: 'A quarter of a teaspoon for each 4 L, where the fruit has little.'
+      },
+      tea: { name: 'strong tea', why: 'A bag for each 4 L, simmered, never boiled hard.' },
       none: { name: 'no tannin', why: 'Softer, and keeps less long.' }
     }
   },

@@ -85,7 +85,7 @@ function makeSteps(plan: Plan): Step[] {
       id: 'campden',
       title: 'Sulphite in',
       short: 'sulphite',
-      how: 'One crushed Campden tablet a US gallon, stirred in.',
+      how: 'Crushed to a powder, and stirred in.',
       waits: [wait('crush', 0, 6, 'before wild yeast wakes')]
     });
   if (hasPectin)

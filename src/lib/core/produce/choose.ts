@@ -207,7 +207,7 @@ export function chooseIngredient(
 }
 
 const POWDER_HINT: Partial<Record<AdditiveId, string>> = {
-  tea: 'for grip, one strong bag a gallon',
+  tea: 'for grip, one strong bag for each 4 L',
   zest: 'scent, no white pith',
   oak: 'taste weekly',
   hops: 'taste daily'

@@ -60,7 +60,7 @@ export const DOSES = {
     perL: perUsGal(TEASPOON_G.tannin, [0.25, 0.5, 0.5]),
     teaspoonG: TEASPOON_G.tannin,
     basis: 'must',
-    why: 'Grip and keeping; or one strong tea bag a gallon.'
+    why: 'Grip and keeping; or one strong tea bag for each 4 L.'
   },
   'pectic-enzyme': {
     name: 'Pectic enzyme',
@@ -78,14 +78,14 @@ export const DOSES = {
     ],
     teaspoonG: null,
     basis: 'must',
-    why: 'One crushed tablet a US gallon, about 67 mg/L of sulphur dioxide; wait 24 h before the yeast.'
+    why: 'One crushed tablet for each 3.8 L, about 67 mg/L of sulphur dioxide; wait 24 h before the yeast.'
   },
   metabisulphite: {
     name: 'Potassium metabisulphite',
     perL: [0.04, (0.25 * TEASPOON_G.metabisulphite) / (6 * L_PER['us-gal']), 0.15],
     teaspoonG: TEASPOON_G.metabisulphite,
     basis: 'must',
-    why: 'At stabilising, a quarter teaspoon for 6 US gal: about 38 mg/L of sulphur dioxide.'
+    why: 'At stabilising, a quarter teaspoon for 23 L: about 38 mg/L of sulphur dioxide.'
   },
   sorbate: {
     name: 'Potassium sorbate',

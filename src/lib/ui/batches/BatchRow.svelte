@@ -41,8 +41,8 @@
         />{:else}<span class="size-4 rounded-full" style:background={colour}></span>{/if}
     </span>
     <span class="min-w-0"
-      ><span class="number block truncate text-[1.1875rem]">{b.state.name}</span><span
-        class="small block truncate">day {b.standing.day}{bottled ? '' : `, ${where}`}</span
+      ><span class="number block text-[1.1875rem] leading-tight break-words">{b.state.name}</span><span
+        class="small block break-words">day {b.standing.day}{bottled ? '' : `, ${where}`}</span
       ></span
     >
     <span class="number text-right text-[1.1875rem] md:order-none"
@@ -56,7 +56,7 @@
         ? `${b.state.bottled.reduce((n, x) => n + x.count, 0)} bottles`
         : volumeText(b.standing.volumeL, household.settings.volume)}</span
     >
-    <span class="small hidden truncate md:block">
+    <span class="small hidden md:block">
       {#if b.due[0]}{b.due[0].step.title}, {dueWord(
           b.due[0],
           household.now,

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { tick } from 'svelte';
   import { chooseIngredient, type Choice } from '$core/produce/choose';
   import { countryOf } from '$lib/store/settings';
@@ -72,7 +73,7 @@
       >
         <span class="font-semibold">{c.label}</span>
         {#if c.amount}<span>{readText(c.item, c.amount, household.settings)}</span>{/if}
-        <span class="ml-auto truncate text-[0.875rem] {i === active ? '' : 'text-quiet'}">{c.hint}</span>
+        <span class="ml-auto truncate text-[0.875rem] {i === active ? '' : 'text-quiet'}">{own(c.hint)}</span>
       </li>
     {/each}
   </ul>

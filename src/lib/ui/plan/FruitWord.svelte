@@ -27,9 +27,9 @@
   const shown = (x: number) => (lb ? fromBase(x, 'lb') / fromBase(1, 'us-gal') : x);
   const unit = $derived(lb ? 'lb a US gal' : 'kg a litre');
   const BODY = [
-    { id: '0.25', name: 'light', note: 'Two pounds a gallon: quick to drink.' },
-    { id: '0.36', name: 'common', note: 'Three pounds a gallon.' },
-    { id: '0.55', name: 'full', note: 'Four to five pounds a gallon: more fruit, longer to wait.' }
+    { id: '0.25', name: 'light', note: 'Light in body, quick to drink.' },
+    { id: '0.36', name: 'common', note: 'As most recipes have it.' },
+    { id: '0.55', name: 'full', note: 'More body, longer to wait.' }
   ];
   const text = $derived(kgL ? `${words}, ${shown(kgL).toFixed(lb ? 1 : 2)} ${unit},` : words);
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { boilOffL } from '$core/produce/extraction';
   import { effectOf } from '$core/method/effect';
   import { methodsFor } from '$core/method/methods';
@@ -37,7 +38,7 @@
       return {
         id,
         name: o.name,
-        note: effect.length > 0 ? `${o.why} Here: ${effect.slice(0, 5).join(', ')}.` : o.why
+        note: own(effect.length > 0 ? `${o.why} Here: ${effect.slice(0, 5).join(', ')}.` : o.why)
       };
     });
   const methods = $derived(methodsFor(bench.plan, household.methods));
@@ -101,7 +102,7 @@
       <p class="head">A whole method</p>
       <Choices
         title="Methods"
-        options={methods.map((m) => ({ id: m.id, name: m.name, note: m.why }))}
+        options={methods.map((m) => ({ id: m.id, name: m.name, note: own(m.why) }))}
         value=""
         onchoose={(id) => {
           const m = methods.find((x) => x.id === id)!;

@@ -41,12 +41,12 @@
   <div class="min-w-0">
     {#if hasLot}
       <Pop title="{name}: this lot" label="{name}: {said}, change" class="block min-h-11 w-full text-left">
-        {#snippet trigger()}<span class="block truncate font-semibold">{name}</span><span
+        {#snippet trigger()}<span class="block leading-tight font-semibold break-words">{name}</span><span
             class="small -mt-0.5 block truncate underline decoration-dotted underline-offset-2">{said}</span
           >{/snippet}
         {#snippet children(close: () => void)}<Lot {bench} {row} {close} />{/snippet}
       </Pop>
-    {:else}<p class="truncate font-semibold">{name}</p>{/if}
+    {:else}<p class="leading-tight font-semibold break-words">{name}</p>{/if}
   </div>
   <input
     class="h-11 w-full border-b border-transparent bg-transparent text-right text-[1.25rem] font-semibold outline-offset-0 focus:border-ink {row.held

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { household } from '$lib/store/household.svelte';
-  import { massText } from '$lib/ui/field/own-units';
+  import { massText, own } from '$lib/ui/field/own-units';
   import { SCHOOLS } from '$core/method/schools';
   import { sweetenKg } from '$core/scale/solve';
   import Choices from '../pop/Choices.svelte';
@@ -27,7 +27,7 @@
   const kg = $derived(sweetGL > 0 ? sweetenKg(bench.solved.plan) : 0);
   const finishes = Object.entries(SCHOOLS.finish.options)
     .filter(([id]) => id !== 'dry')
-    .map(([id, o]) => ({ id, name: o.name, note: o.why }));
+    .map(([id, o]) => ({ id, name: o.name, note: own(o.why) }));
 
   const ta = $derived(bench.target.taGL ?? null);
   const ph = $derived(bench.target.phMax ?? null);
@@ -37,7 +37,7 @@
   const sharpeners = Object.entries(SCHOOLS.sharpen.options).map(([id, o]) => ({
     id,
     name: o.name,
-    note: o.why
+    note: own(o.why)
   }));
 </script>
 

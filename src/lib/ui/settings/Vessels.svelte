@@ -73,7 +73,7 @@
           ><VesselMini vessel={v} volumeL={0} colour="#d9cdb4" size={36} /></span
         >
         <span class="min-w-0 flex-1"
-          ><span class="block truncate font-semibold">{v.name}</span><span class="small block truncate"
+          ><span class="block font-semibold break-words">{v.name}</span><span class="small block break-words"
             >{holder
               ? `holds ${holder.state.name}${untilWord(holder)}`
               : volumeText(v.capacityL, household.settings.volume)}</span
