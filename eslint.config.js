@@ -3,6 +3,7 @@ import prettier from 'eslint-config-prettier';
 import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { CORE_ORDER } from './scripts/core-order.mjs';
 
 /** Arrows point one way: routes → ui → store, files, compute, devices → core. */
 const layer = (files, forbidden, why) => ({
@@ -37,10 +38,20 @@ export default ts.config(
       'no-undef': 'off'
     }
   },
-  layer(
-    ['src/lib/core/**/*.ts'],
-    [...kit, ...up('store', 'files', 'compute', 'devices', 'ui', 'demo')],
-    'core computes only: no interface, storage, clock or device'
+  ...CORE_ORDER.map((folder, i) =>
+    layer(
+      [`src/lib/core/${folder}/**/*.ts`],
+      [
+        ...kit,
+        ...up('store', 'files', 'compute', 'devices', 'ui', 'demo'),
+        ...CORE_ORDER.slice(i + 1).flatMap((later) => [
+          `../${later}/**`,
+          `../../${later}/**`,
+          `$core/${later}/**`
+        ])
+      ],
+      `core computes only, and ${folder} uses only the folders before it (scripts/core-order.mjs)`
+    )
   ),
   {
     files: ['src/lib/core/**/*.ts'],

@@ -2,11 +2,11 @@ import './safety';
 import { foldBatch } from '../src/lib/core/ledger/fold';
 import type { LedgerEvent } from '../src/lib/core/ledger/events';
 import { estimateMust } from '../src/lib/core/must/balance';
-import { amountOf, type Plan } from '../src/lib/core/must/plan';
-import { randomProblem } from '../src/lib/core/scale/problems.fixture';
-import { solvePlan } from '../src/lib/core/scale/solve';
-import { swapsFor } from '../src/lib/core/scale/swaps';
-import { PRODUCE } from '../src/lib/core/produce/table';
+import { amountOf, type Plan } from '../src/lib/core/plan/plan';
+import { randomProblem } from '../src/lib/core/solve/problems.fixture';
+import { solvePlan } from '../src/lib/core/solve/solve';
+import { swapsFor } from '../src/lib/core/solve/swaps';
+import { PRODUCE } from '../src/lib/core/tables/table';
 
 /** Milliseconds a call, median and 95th percentile of many, after warming up. */
 function time(name: string, budgetMs: number, call: () => unknown, runs = 300): void {

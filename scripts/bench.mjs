@@ -18,7 +18,7 @@ await import(pathToFileURL(path.join(outDir, 'core.js')).href);
 // Long soaks of what the unit tests try a little of: extreme histories, damaged files.
 code ||= bin(
   'vitest',
-  ['run', 'src/lib/core/ledger/extreme.test.ts', 'src/lib/store/store.test.ts', '--testTimeout=900000'],
+  ['run', 'src/lib/core/report/extreme.test.ts', 'src/lib/store/store.test.ts', '--testTimeout=900000'],
   { env: { ...process.env, HISTORIES: '5000', MUTATIONS: '10000' } }
 );
 code ||= bin('playwright', ['test', '--config', 'bench/playwright.config.ts', '--reporter=line']);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { dangersOf } from '$core/finish/danger';
-  import { civilDay, hasMust } from '$core/method/schedule';
+  import { civilDay, hasMust } from '$core/steps/schedule';
   import { isBrewing } from '$lib/ui/brew/brewing';
   import DoneToday from '$lib/ui/today/DoneToday.svelte';
   import DangerCard from '$lib/ui/today/DangerCard.svelte';

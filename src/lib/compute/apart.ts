@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import type { Plan } from '$core/must/plan';
+import type { Plan } from '$core/plan/plan';
 import { scaleAnswer } from './scale-answer';
 
 type Answer = ReturnType<typeof scaleAnswer>;

@@ -1,9 +1,9 @@
 import { likelyFigures } from '$core/must/balance';
-import type { Plan } from '$core/must/plan';
-import { sugarParts } from '$core/method/sugar-parts';
-import { isFree } from '$core/scale/programme';
-import { solvePlan, sweetenKg } from '$core/scale/solve';
-import { swapsFor } from '$core/scale/swaps';
+import type { Plan } from '$core/plan/plan';
+import { sugarParts } from '$core/must/sugar-parts';
+import { isFree } from '$core/solve/programme';
+import { solvePlan, sweetenKg } from '$core/solve/solve';
+import { swapsFor } from '$core/solve/swaps';
 
 /** Rows that may be worked out at once: more than any slip has. */
 export const MOST_FREE = 40;

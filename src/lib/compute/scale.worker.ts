@@ -1,5 +1,5 @@
 import { parentPort } from 'node:worker_threads';
-import type { Plan } from '$core/must/plan';
+import type { Plan } from '$core/plan/plan';
 import { scaleAnswer } from './scale-answer';
 
 /** The solver on a thread of its own, so that the server goes on answering. */

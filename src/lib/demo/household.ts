@@ -1,8 +1,8 @@
-import type { Ingredient, Plan } from '$core/must/plan';
-import type { YeastId } from '$core/must/substances';
-import { solvePlan } from '$core/scale/solve';
-import type { Vessel } from '$core/scale/vessels';
-import type { StepId } from '$core/method/steps';
+import type { Ingredient, Plan } from '$core/plan/plan';
+import type { YeastId } from '$core/tables/substances';
+import { solvePlan } from '$core/solve/solve';
+import type { Vessel } from '$core/vessels/vessels';
+import type { StepId } from '$core/tables/step-id';
 import {
   doStep,
   keepRecipe,
@@ -18,7 +18,7 @@ import {
   startBatch
 } from '$lib/store/actions';
 import { db } from '$lib/store/db';
-import type { HarvestLot } from '$core/produce/harvest';
+import type { HarvestLot } from '$core/plan/harvest';
 import { newId, write } from '$lib/store/record';
 import { DEFAULT_SETTINGS } from '$lib/store/settings';
 import type { LedgerEvent } from '$core/ledger/events';

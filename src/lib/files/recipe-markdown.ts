@@ -1,5 +1,5 @@
-import type { Recipe } from '$core/method/recipe';
-import { sheetOf, type SheetUnits } from '$core/method/sheet';
+import type { Recipe } from '$core/must/recipe';
+import { sheetOf, type SheetUnits } from '$core/steps/sheet';
 
 /** Text that Markdown leaves as it is. */
 const plain = (text: string): string => text.replace(/([\\`*_{}[\]<>#|])/g, '\\$1').replace(/\n+/g, ' ');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { contents, foldBatch } from '$core/ledger/fold';
-import { liquid } from '$core/must/stock';
+import { liquid } from '$core/liquid/stock';
 import { recipeMarkdown } from './recipe-markdown';
 import { FILE_VERSION, previewImport, readFile, writeFile } from './vecino-file';
 

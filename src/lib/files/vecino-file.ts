@@ -1,11 +1,11 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/events';
-import { ownMethodSchema } from '$core/method/methods';
-import { recipeSchema } from '$core/method/recipe';
-import { harvestLotSchema } from '$core/produce/harvest';
-import { ownProduceSchema } from '$core/produce/schema';
-import { vesselSchema } from '$core/scale/vessels';
+import { ownMethodSchema } from '$core/plan/methods';
+import { recipeSchema } from '$core/must/recipe';
+import { harvestLotSchema } from '$core/plan/harvest';
+import { ownProduceSchema } from '$core/tables/produce';
+import { vesselSchema } from '$core/vessels/vessels';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { isTooDeep } from '$core/units/too-deep';

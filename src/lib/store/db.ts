@@ -1,11 +1,11 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { Broken, Summary } from '$core/ledger/summary';
+import type { Broken, Summary } from '$core/report/summary';
 import type { LedgerEvent } from '$core/ledger/events';
-import type { OwnMethod } from '$core/method/methods';
-import type { Recipe } from '$core/method/recipe';
-import type { HarvestLot } from '$core/produce/harvest';
-import type { Produce } from '$core/produce/schema';
-import type { Vessel } from '$core/scale/vessels';
+import type { OwnMethod } from '$core/plan/methods';
+import type { Recipe } from '$core/must/recipe';
+import type { HarvestLot } from '$core/plan/harvest';
+import type { Produce } from '$core/tables/produce';
+import type { Vessel } from '$core/vessels/vessels';
 
 type Keyed = { key: string; value: unknown };
 

@@ -7,8 +7,8 @@ import {
   type EventType,
   type LedgerEvent
 } from '$core/ledger/events';
-import { withFigures } from '$core/must/plan';
-import { VESSEL_PRESETS } from '$core/scale/vessels';
+import { withFigures } from '$core/plan/plan';
+import { VESSEL_PRESETS } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';
 import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';

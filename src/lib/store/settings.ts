@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PRINTED_WITHIN } from '$core/liquid/scales';
+import { PRINTED_WITHIN } from '$core/ferment/scales';
 import type { Country } from '$core/units/amount';
 
 /** How a household measures, and what its hydrometer is like. Stored and exported. */

@@ -1,11 +1,11 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { foldBatch } from '$core/ledger/fold';
-import { schedule } from '$core/method/schedule';
+import { schedule } from '$core/steps/schedule';
 import { estimateMust } from '$core/must/balance';
 import { AskError, InputError } from '$core/units/input-error';
-import { standingOf } from '$core/ledger/standing';
-import type { Summary } from '$core/ledger/summary';
+import { standingOf } from '$core/belief/standing';
+import type { Summary } from '$core/report/summary';
 import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
 import { loadDemo } from '$lib/demo/household';
 import {

@@ -1,5 +1,5 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/events';
-import { brokenOf, summaryOf, SUMMARY_VERSION, type Broken, type Summary } from '$core/ledger/summary';
+import { brokenOf, summaryOf, SUMMARY_VERSION, type Broken, type Summary } from '$core/report/summary';
 import { db } from './db';
 
 /** Events of one batch: its own, the blends that took from it, and what voids any of them. */

@@ -1,20 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { volumeText } from '$core/units/format';
 import { massText, ownUnits } from './field/own-units';
-import { mustColour } from '$core/must/colour';
+import { mustColour } from '$core/plan/colour';
 import { planRibbon, sugarBrought } from '$core/must/ribbon';
 import { likelyMix } from '$core/must/balance';
-import type { Ingredient } from '$core/must/plan';
-import { VESSEL_PRESETS } from '$core/scale/vessels';
+import type { Ingredient } from '$core/plan/plan';
+import { VESSEL_PRESETS } from '$core/vessels/vessels';
 import { L_PER } from '$core/units/measure';
 import { DEFAULT_SETTINGS, countryOf, SYSTEMS } from '$lib/store/settings';
 import { formOf, isFormId } from './batch/form-of';
 import { ingredientText } from './batch/ingredient-text';
 import { parseWhen, toLocalInput } from './field/parse-when';
-import { nameOf } from '$core/must/name';
+import { nameOf } from '$core/plan/name';
 import { vesselFor } from './plan/vessel-for';
 import { lateWord, dayWord, spanWord, whenWord } from './shelf/when';
-import type { Step } from '$core/method/steps';
+import type { Step } from '$core/steps/steps';
 import { drawVessel, graduations } from './vessel/draw';
 
 const DAY = 86_400_000;

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { FAMILIES } from '$core/produce/schema';
-  import { juiceOf, sharpWord } from '$core/scale/portrait';
-  import { seasonIn } from '$core/produce/table';
+  import { FAMILIES } from '$core/tables/produce';
+  import { juiceOf, sharpWord } from '$core/solve/portrait';
+  import { seasonIn } from '$core/tables/table';
   import { allProduce, household } from '$lib/store/household.svelte';
   import Chapters from '$lib/ui/almanac/Chapters.svelte';
   import Finder from '$lib/ui/almanac/Finder.svelte';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { estimateMust } from '$core/must/balance';
-import { planSchema } from '$core/must/plan';
-import { PRODUCE } from '$core/produce/table';
-import { solvePlan } from '$core/scale/solve';
+import { planSchema } from '$core/plan/plan';
+import { PRODUCE } from '$core/tables/table';
+import { solvePlan } from '$core/solve/solve';
 import { POST } from './estimate/+server';
 import { POST as scale } from './scale/+server';
 import { POST as readAmount } from './read-amount/+server';
@@ -12,7 +12,7 @@ import { GET as plant } from './plant/+server';
 import { handle } from '../../hooks.server';
 import { trueWine } from '$core/finish/true-wines.fixture';
 import { foldBatch } from '$core/ledger/fold';
-import { standingOf } from '$core/ledger/standing';
+import { standingOf } from '$core/belief/standing';
 import { checkBottling } from '$core/finish/judge';
 
 type Route = (e: { request: Request }) => Promise<Response>;

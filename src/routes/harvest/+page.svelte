@@ -1,6 +1,6 @@
 <script lang="ts">
   import { liveQuery } from 'dexie';
-  import { keepingOf, leftKg, lotEntry } from '$core/produce/harvest';
+  import { keepingOf, leftKg, lotEntry } from '$core/plan/harvest';
   import { allProduce, household, lotsUsed } from '$lib/store/household.svelte';
   import CouldBe from '$lib/ui/harvest/CouldBe.svelte';
   import LotRow from '$lib/ui/harvest/LotRow.svelte';

@@ -4,12 +4,12 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { hoursToGive } from '$core/must/balance';
-  import { leavesAt } from '$core/method/schedule';
+  import { leavesAt } from '$core/steps/schedule';
   import { dayWord } from '$lib/ui/shelf/when';
-  import { mustColour } from '$core/must/colour';
+  import { mustColour } from '$core/plan/colour';
   import { planRibbon } from '$core/must/ribbon';
-  import { mustLike, stagesOf, type Stage } from '$core/scale/stages';
-  import { foamShareOf, VESSEL_PRESETS } from '$core/scale/vessels';
+  import { mustLike, stagesOf, type Stage } from '$core/steps/stages';
+  import { foamShareOf, VESSEL_PRESETS } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
   import { household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
   import { takeAsked } from '$lib/ui/plan/asked';

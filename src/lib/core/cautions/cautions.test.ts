@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Plan } from '../must/plan';
-import { findPoisonous, unsafePart } from './plants';
-import { PRODUCE } from '../produce/table';
+import type { Plan } from '../plan/plan';
+import { findPoisonous, unsafePart } from '../tables/plants';
+import { PRODUCE } from '../tables/table';
 import { cautionsAt, planCautions, RULES } from './rules';
 
 /** Poison-centre lists of garden and hedge plants, from memory. */

@@ -1,6 +1,6 @@
 import { LOWEST_PH } from '../must/adjust';
-import { amountOf, entryOf, type Ingredient, type Plan } from '../must/plan';
-import { doseOf, judgeDose, slipText, SO2_SHARE } from '../scale/doses';
+import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
+import { doseOf, judgeDose, slipText, SO2_SHARE } from '../tables/doses';
 import { gramsText } from '../units/format';
 
 /**

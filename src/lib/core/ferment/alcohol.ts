@@ -1,7 +1,7 @@
-import { findRoot } from '../liquid/root';
+import { findRoot } from '../maths/root';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { liquid, type Stock } from '../must/stock';
-import { SUCROSE_TO_HEXOSE } from '../must/substances';
+import { liquid, type Stock } from '../liquid/stock';
+import { SUCROSE_TO_HEXOSE } from '../liquid/sugar';
 import { abvOf, ferment, YIELD } from './convert';
 
 /** A gravity nearer than this is met: a thousandth of what a stem can be read to. */

@@ -1,6 +1,6 @@
-import { findRoot } from '../liquid/root';
+import { findRoot } from '../maths/root';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { liquid, scaled, type Stock } from '../must/stock';
+import { liquid, scaled, type Stock } from '../liquid/stock';
 
 /**
  * Where a kilogram of hexose goes. Ethanol 0.46, range 0.445–0.475: theory is 0.511 (Gay-Lussac);

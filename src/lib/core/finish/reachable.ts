@@ -5,7 +5,7 @@ import { ETHANOL_20 } from '../liquid/ethanol';
 import { dryFloor, hasPreservers, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
 import { fillL, type Fill } from '../ledger/fill';
 import { limitIn, toleranceIn, type BatchState } from '../ledger/fold';
-import { liquid, scaled, type Stock } from '../must/stock';
+import { liquid, scaled, type Stock } from '../liquid/stock';
 
 /** What one gravity point more of sugar is, g/L of hexose: a reading may be out by two. */
 const GL_PER_POINT = 2.6;

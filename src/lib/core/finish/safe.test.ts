@@ -4,9 +4,9 @@ import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { EventData, LedgerEvent } from '../ledger/events';
 import { dryFloor } from '../ledger/evidence';
 import { foldBatch } from '../ledger/fold';
-import { liquid } from '../must/stock';
-import type { Ingredient, Plan } from '../must/plan';
-import { PRODUCE } from '../produce/table';
+import { liquid } from '../liquid/stock';
+import type { Ingredient, Plan } from '../plan/plan';
+import { PRODUCE } from '../tables/table';
 import { reachableAtBottling } from './reachable';
 
 const T0 = Date.parse('2026-01-01T10:00:00Z');

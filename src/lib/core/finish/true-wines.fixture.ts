@@ -1,6 +1,6 @@
 import { ethanolWaterDensity } from '../liquid/ethanol';
-import { mulberry32 } from '../must/draw';
-import type { Ingredient, Plan } from '../must/plan';
+import { mulberry32 } from '../maths/draw';
+import type { Ingredient, Plan } from '../plan/plan';
 import type { EventData, EventType, LedgerEvent } from '../ledger/events';
 
 /**

@@ -1,6 +1,6 @@
 import { likelyFigures } from '../must/balance';
-import { nameOf } from '../must/name';
-import { amountOf, isKnown, withAmount, withoutFigures, type Ingredient, type Plan } from '../must/plan';
+import { nameOf } from '../plan/name';
+import { amountOf, isKnown, withAmount, withoutFigures, type Ingredient, type Plan } from '../plan/plan';
 import { liveEvents, type LedgerEvent } from './events';
 import type { BatchState } from './fold';
 

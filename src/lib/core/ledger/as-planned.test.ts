@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { phOf, titratableAcidity } from '../must/acid';
+import { phOf, titratableAcidity } from '../liquid/acid';
 import { acidToReach } from '../must/adjust';
 import { likelyFigures, likelyMix } from '../must/balance';
-import type { Plan } from '../must/plan';
-import { acidWater, liquid } from '../must/stock';
-import { PRODUCE } from '../produce/table';
+import type { Plan } from '../plan/plan';
+import { acidWater, liquid } from '../liquid/stock';
+import { PRODUCE } from '../tables/table';
 import { eventsFrom } from './events.fixture';
 import { batchAt } from './fold';
 import { markL, willHold, willHoldL } from './will-hold';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Ingredient } from '../must/plan';
+import type { Ingredient } from '../plan/plan';
 import { dependentsOf, questionsAbout } from './check';
 import { DAY, eventsFrom } from './events.fixture';
 import type { EventData, EventType, LedgerEvent } from './events';

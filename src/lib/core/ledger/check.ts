@@ -1,5 +1,5 @@
 import { abvOf } from '../ferment/convert';
-import { amountOf, type Ingredient } from '../must/plan';
+import { amountOf, type Ingredient } from '../plan/plan';
 import { liveEvents, type EventOf, type LedgerEvent } from './events';
 import { fillL } from './fill';
 import { doseL } from './will-hold';

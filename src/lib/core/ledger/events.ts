@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { keptIngredientSchema, keptPlanSchema, yeastSchema } from '../must/plan';
-import { ACIDS } from '../produce/schema';
+import { keptIngredientSchema, keptPlanSchema, yeastSchema } from '../plan/plan';
+import { ACIDS } from '../liquid/acid';
 
 const id = z.string().min(1).max(64);
 const time = z.iso.datetime({ message: 'must be a UTC time such as 2026-05-01T18:30:00.000Z' });

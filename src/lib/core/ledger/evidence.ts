@@ -1,5 +1,5 @@
 import { abvOf, ferment } from '../ferment/convert';
-import { liquid } from '../must/stock';
+import { liquid } from '../liquid/stock';
 import { fillL, type Fill, type Read } from './fill';
 
 const DAY = 86_400_000;

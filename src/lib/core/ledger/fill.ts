@@ -1,6 +1,6 @@
-import type { Yeast } from '../must/plan';
-import { liquid, addInto, emptyStock, scaled, type Stock } from '../must/stock';
-import { SO2_SHARE } from '../scale/doses';
+import type { Yeast } from '../plan/plan';
+import { liquid, addInto, emptyStock, scaled, type Stock } from '../liquid/stock';
+import { SO2_SHARE } from '../tables/doses';
 
 /** A gravity read in one vessel, ms and 20/20. */
 export type Read = { at: number; sg: number };

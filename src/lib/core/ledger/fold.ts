@@ -1,11 +1,11 @@
-import { allergensOf } from '../cautions/allergens';
+import { allergensOf } from '../plan/allergens';
 import { hexoseGone } from '../ferment/alcohol';
 import { abvOf, ferment } from '../ferment/convert';
-import { findRoot } from '../liquid/root';
+import { findRoot } from '../maths/root';
 import { spiritIndication } from '../liquid/spirit';
 import { WATER_20 } from '../liquid/water';
 import { isStrained, pulpL } from '../must/strain';
-import { priceKey } from '../must/cost';
+import { priceKey } from '../plan/cost';
 import {
   amountOf,
   entryOf,
@@ -14,19 +14,12 @@ import {
   type Ingredient,
   type Plan,
   type Yeast
-} from '../must/plan';
-import {
-  addInto,
-  contribution,
-  emptyStock,
-  liquid,
-  scaled,
-  TYPICAL,
-  usableKg,
-  type Stock
-} from '../must/stock';
-import { SUCROSE_TO_HEXOSE, SWEETENERS, YEASTS, type AdditiveId } from '../must/substances';
-import { ENZYME_PACE, halfGivenH, shareGiven } from '../produce/extraction';
+} from '../plan/plan';
+import { contribution, TYPICAL, usableKg } from '../must/contribution';
+import { addInto, emptyStock, liquid, scaled, type Stock } from '../liquid/stock';
+import { SUCROSE_TO_HEXOSE } from '../liquid/sugar';
+import { SWEETENERS, YEASTS, type AdditiveId } from '../tables/substances';
+import { ENZYME_PACE, halfGivenH, shareGiven } from '../plan/extraction';
 import { liveTimed, type EventData, type LedgerEvent } from './events';
 import { canBeRead, forgetReads, givePreserver, isFinished, noteRead, seenOver, SG_PER_GL } from './evidence';
 import { A_DREG_L, emptyFill, fillL, keepShare, pourInto, type Fill } from './fill';

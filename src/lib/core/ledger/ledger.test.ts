@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { abvOf } from '../ferment/convert';
 import { estimateMust } from '../must/balance';
-import type { Ingredient } from '../must/plan';
-import { liquid } from '../must/stock';
-import { schedule, civilDay } from '../method/schedule';
+import type { Ingredient } from '../plan/plan';
+import { liquid } from '../liquid/stock';
+import { schedule, civilDay } from '../steps/schedule';
 import { DAY, eventsFrom } from './events.fixture';
 import { eventSchema, liveEvents, mergeLogs, type LedgerEvent } from './events';
 import { contents, fermentedOf, foldBatch, volumeOf } from './fold';
-import { chosenAbv, standingOf, steadiness, whyAbvDiffers } from './standing';
+import { chosenAbv, standingOf, steadiness, whyAbvDiffers } from '../belief/standing';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
 const on = eventsFrom(T0);

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { brewCards } from '../method/brew';
-import { METHODS, withMethod } from '../method/methods';
-import { schedule } from '../method/schedule';
-import { stepsOf } from '../method/steps';
-import { sugarParts } from '../method/sugar-parts';
+import { brewCards } from '../steps/brew';
+import { METHODS, withMethod } from '../plan/methods';
+import { schedule } from '../steps/schedule';
+import { stepsOf } from '../steps/steps';
+import { sugarParts } from '../must/sugar-parts';
 import { estimateMust, likelyFigures, mixOf } from '../must/balance';
-import { amountOf, type Ingredient, type Plan } from '../must/plan';
-import { liquid } from '../must/stock';
-import { solvePlan } from '../scale/solve';
+import { amountOf, type Ingredient, type Plan } from '../plan/plan';
+import { liquid } from '../liquid/stock';
+import { solvePlan } from '../solve/solve';
 import { eventsFrom } from './events.fixture';
 import { batchAt, contents, volumeOf } from './fold';
 

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ETHANOL_20, ethanolWaterDensity } from '../liquid/ethanol';
-import { acidWater, liquid } from '../must/stock';
-import { titratableAcidity } from '../must/acid';
+import { acidWater, liquid } from '../liquid/stock';
+import { titratableAcidity } from '../liquid/acid';
 import { abvOf } from '../ferment/convert';
 import { DAY, eventsFrom } from './events.fixture';
 import { batchesOf, eventSchema, mergeLogs, type LedgerEvent } from './events';
 import { addedSo2MgL, asBlended, fillL, sorbateGL } from './fill';
 import { foldBatch, historyOf, volumeOf } from './fold';
-import { compact, summaryOf } from './summary';
-import { expectedFinish, standingOf, tooCold } from './standing';
-import { leavesAt, schedule } from '../method/schedule';
+import { compact, summaryOf } from '../report/summary';
+import { expectedFinish, standingOf, tooCold } from '../belief/standing';
+import { leavesAt, schedule } from '../steps/schedule';
 import { reachableAtBottling } from '../finish/reachable';
 
 const T0 = Date.parse('2026-03-01T08:00:00Z');

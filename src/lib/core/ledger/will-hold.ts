@@ -1,5 +1,6 @@
 import { likelyFigures } from '../must/balance';
-import { addInto, INSOLUBLE_DENSITY, liquid, type Stock } from '../must/stock';
+import { INSOLUBLE_DENSITY } from '../must/contribution';
+import { addInto, liquid, type Stock } from '../liquid/stock';
 import { contents, type BatchState } from './fold';
 
 /**

@@ -1,4 +1,4 @@
-import { findRoot, fixedPoint } from './root';
+import { findRoot, fixedPoint } from '../maths/root';
 import { InputError } from '../units/input-error';
 
 /** Density of pure ethanol at 20 °C, kg/L. @source OIML R 22 (1975) */

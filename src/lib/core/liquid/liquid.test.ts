@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { abvOfDensity, densityOfAbv, ethanolWaterDensity } from './ethanol';
 import { correctReading } from './hydrometer';
 import { liquidOf, solidsAt } from './mix';
-import { findRoot } from './root';
+import { findRoot } from '../maths/root';
 import { spiritIndication } from './spirit';
 import { brixFromSg, gramsPerLitre, sgFromBrix, sgFromGramsPerLitre } from './sugar';
 import { WATER_20, waterDensity } from './water';

@@ -1,5 +1,5 @@
 import { alcoholDrop, ETHANOL_20 } from './ethanol';
-import { fixedPoint } from './root';
+import { fixedPoint } from '../maths/root';
 import { brixFromSg, sgFromBrix, sgFromGramsPerLitre } from './sugar';
 import { WATER_20 } from './water';
 

@@ -1,6 +1,9 @@
 import { InputError } from '../units/input-error';
-import { findRoot } from './root';
+import { findRoot } from '../maths/root';
 import { WATER_20 } from './water';
+
+/** Sucrose takes up water as it splits: 360.31 / 342.30. Maltose does the same. */
+export const SUCROSE_TO_HEXOSE = 1.0526;
 
 /** ASBC polynomial for % w/w sucrose, from memory; shifted below so that SG 1 is exactly 0. */
 const asbc = (sg: number): number => -616.868 + sg * (1111.14 + sg * (-630.272 + sg * 135.997));

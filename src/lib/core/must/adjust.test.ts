@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../units/input-error';
 import { parseTitratable } from '../units/parse';
-import { taFromTitration } from './acid';
+import { taFromTitration } from '../liquid/acid';
 import {
   acidityOf,
   acidToReach,
@@ -17,9 +17,9 @@ import {
   waysToReach,
   withAdded
 } from './adjust';
-import { PRODUCE, produceById } from '../produce/table';
-import { usualWine } from '../scale/portrait';
-import { amountOf } from './plan';
+import { PRODUCE, produceById } from '../tables/table';
+import { usualWine } from '../solve/portrait';
+import { amountOf } from '../plan/plan';
 import { ALKALINITY_UNITS, alkalinityMgL, waterWord } from './water';
 
 const must = (taGL: number, ph: number, volumeL = 10) => mustOf({ volumeL, sg: 1.05, taGL, ph });

@@ -1,15 +1,16 @@
 import { abvOf, ferment } from '../ferment/convert';
-import { findRoot } from '../liquid/root';
-import { produceById } from '../produce/table';
+import { findRoot } from '../maths/root';
+import { produceById } from '../tables/table';
 import { InputError } from '../units/input-error';
-import { phOf, titratableAcidity } from './acid';
-import type { Acid } from '../produce/schema';
-import { stockAt } from './balance';
-import { DOSES } from '../scale/doses';
+import { phOf, titratableAcidity } from '../liquid/acid';
+import type { Acid } from '../liquid/acid';
+import { stockAt } from '../liquid/stock';
+import { DOSES } from '../tables/doses';
 import type { Spread } from '../units/range';
-import { amountOf, entryOf, type Ingredient } from './plan';
-import { acidWater, addAcidity, addInto, contribution, liquid, scaled, TYPICAL, type Stock } from './stock';
-import type { AcidAdditionId } from './substances';
+import { amountOf, entryOf, type Ingredient } from '../plan/plan';
+import { contribution, TYPICAL } from './contribution';
+import { acidWater, addAcidity, addInto, liquid, scaled, type Stock } from '../liquid/stock';
+import type { AcidAdditionId } from '../tables/substances';
 
 /** Where fruit and flower wine is good, g/L as tartaric. Common practice. */
 export const USUAL_TA = { fruit: [5.5, 6.5, 7.5], flower: [4.5, 5.5, 6.5] } as const;

@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { hexoseGone } from '../ferment/alcohol';
 import { abvOf, ferment, finish } from '../ferment/convert';
 import { gramsPerLitre, sgFromGramsPerLitre } from '../liquid/sugar';
-import { PRODUCE } from '../produce/table';
+import { PRODUCE } from '../tables/table';
 import { KG_PER, L_PER } from '../units/measure';
-import { estimateMust, likelyMix, stockAt, sugarToReach } from './balance';
-import type { Ingredient, Plan } from './plan';
-import { liquid, massOf } from './stock';
+import { stockAt } from '../liquid/stock';
+import { estimateMust, likelyMix, sugarToReach } from './balance';
+import type { Ingredient, Plan } from '../plan/plan';
+import { liquid, massOf } from '../liquid/stock';
 
 const lb = KG_PER.lb;
 const gal = L_PER['us-gal'];

@@ -1,36 +1,28 @@
+import { BOTTLE_L } from '../tables/doses';
+import { stockAt } from '../liquid/stock';
 import { abvOf, finish, ferment, YIELD } from '../ferment/convert';
-import { findRoot } from '../liquid/root';
+import { findRoot } from '../maths/root';
 import { dissolves } from '../liquid/mix';
-import { gramsPerLitre } from '../liquid/sugar';
-import { WATER_20 } from '../liquid/water';
-import { boilOffL, halfGivenH, shareGiven } from '../produce/extraction';
-import type { Produce } from '../produce/schema';
+import { boilOffL, halfGivenH, shareGiven } from '../plan/extraction';
+import type { Produce } from '../tables/produce';
 import { rangeOf, type Estimate } from '../units/range';
 import { InputError } from '../units/input-error';
-import { phOf, titratableAcidity } from './acid';
-import { DRAWS, drawn, normals } from './draw';
-import { costOf } from './cost';
-import { entryOf, toleranceOf, usesEnzyme, type Ingredient, type Plan } from './plan';
+import { phOf, titratableAcidity } from '../liquid/acid';
+import { DRAWS, drawn, normals } from '../maths/draw';
+import { costOf } from '../plan/cost';
+import { entryOf, toleranceOf, usesEnzyme, type Ingredient, type Plan } from '../plan/plan';
 import { afterFruit, drain, isStrained, isSweetenedLate, pulpL } from './strain';
-import { SUCROSE_TO_HEXOSE, SWEETENERS, type SweetenerId } from './substances';
+import { SWEETENERS, type SweetenerId } from '../tables/substances';
 import {
-  acidWater,
-  addInto,
   addProduceRow,
   contribution,
-  emptyStock,
   INSOLUBLE_DENSITY,
-  liquid,
   LOT_DIMENSIONS,
-  scaled,
   TYPICAL,
   usableKg,
-  type LotDraw,
-  type Stock
-} from './stock';
-
-/** Litres of wine a bottle takes. */
-export const BOTTLE_L = 0.75;
+  type LotDraw
+} from './contribution';
+import { acidWater, addInto, emptyStock, liquid, scaled, type Stock } from '../liquid/stock';
 
 /** Share of the wine left behind with the lees at the first racking. Common practice: half to one litre of eight. */
 export const FIRST_RACKING_LOSS = [0.06, 0.09, 0.13] as const;
@@ -464,14 +456,4 @@ export function sweetenerEffect(sugarId: SweetenerId, massKg: number, volumeL: n
     sweetGL: (1000 * massKg * s.sweetness) / now.volumeL,
     volumeL: now.volumeL - liquid(stock)!.volumeL
   };
-}
-
-/** A must of sugar and water alone that fills `volumeL` and reads `sg`. */
-export function stockAt(volumeL: number, sg: number): Stock {
-  const stock = emptyStock();
-  const solidsKgL = gramsPerLitre(sg) / 1000;
-  stock.solidsKg = stock.fermentableKg = solidsKgL * volumeL;
-  stock.hexoseKg = stock.solidsKg * SUCROSE_TO_HEXOSE;
-  stock.waterKg = (sg * WATER_20 - solidsKgL) * volumeL;
-  return stock;
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { solvePlan } from '../scale/solve';
+import { solvePlan } from '../solve/solve';
 import { estimateMust, oneMust } from './balance';
-import { mulberry32, normalQuantile } from './draw';
-import type { Ingredient, Plan } from './plan';
+import { mulberry32, normalQuantile } from '../maths/draw';
+import type { Ingredient, Plan } from '../plan/plan';
 
 const free: Ingredient[] = [
   { kind: 'sugar', sugarId: 'white', massKg: 0, held: false },

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { brixFromSg } from '../liquid/sugar';
-import { juiceLPerKg, MILLS, PRESSES } from '../produce/extraction';
-import { PRODUCE, produceById } from '../produce/table';
+import { juiceLPerKg, MILLS, PRESSES } from '../plan/extraction';
+import { PRODUCE, produceById } from '../tables/table';
 import { acidityOf } from './adjust';
 import {
   estimateMust,
@@ -13,10 +13,10 @@ import {
   sugarToReach,
   waterToLower
 } from './balance';
-import { costOf } from './cost';
-import { planSchema, type Ingredient, type Plan } from './plan';
-import { liquid } from './stock';
-import { SWEETENERS, type SweetenerId } from './substances';
+import { costOf } from '../plan/cost';
+import { planSchema, type Ingredient, type Plan } from '../plan/plan';
+import { liquid } from '../liquid/stock';
+import { SWEETENERS, type SweetenerId } from '../tables/substances';
 
 type Row = Extract<Ingredient, { kind: 'produce' }>;
 const row = (produceId: string, massKg: number, over: Partial<Row> = {}): Row => ({

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DOSES } from '../scale/doses';
+import { DOSES } from '../tables/doses';
 import { KG_PER, L_PER } from '../units/measure';
-import { estimateMust, likelyMix, stockAt } from './balance';
+import { stockAt } from '../liquid/stock';
+import { estimateMust, likelyMix } from './balance';
 import { DAP_CEILING_GL, nitrogenNeed, nutrientPlan } from './nitrogen';
-import type { Ingredient } from './plan';
-import { liquid } from './stock';
-import { NITROGEN_MG_G } from './substances';
+import type { Ingredient } from '../plan/plan';
+import { liquid } from '../liquid/stock';
+import { NITROGEN_MG_G } from '../tables/substances';
 
 const withNitrogen = (sg: number, mgL: number, volumeL = 10) => ({
   ...stockAt(volumeL, sg),

@@ -1,7 +1,7 @@
 import { ferment } from '../ferment/convert';
-import { DOSES } from '../scale/doses';
-import { liquid, type Stock } from './stock';
-import { NITROGEN_MG_G } from './substances';
+import { DOSES } from '../tables/doses';
+import { liquid, type Stock } from '../liquid/stock';
+import { NITROGEN_MG_G } from '../tables/substances';
 
 /** Nitrogen a yeast wants, mg for each gram of sugar in a litre, by appetite. Common practice (from memory). */
 export const NEED_PER_G = { low: 0.75, medium: 0.9, high: 1.25 } as const;

@@ -1,6 +1,6 @@
-import { drawn } from './draw';
-import type { Ingredient, Plan } from './plan';
-import { addInto, liquid, scaled, type Stock } from './stock';
+import { drawn } from '../maths/draw';
+import type { Ingredient, Plan } from '../plan/plan';
+import { addInto, liquid, scaled, type Stock } from '../liquid/stock';
 
 /** Liquid that stays in the pulp, litres per kg counted as soft fruit, by how it is taken out. Common practice. */
 export const HELD_BY_PULP = {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { DOSES, spoonText, type Dose } from '$core/scale/doses';
+  import { DOSES, spoonText, type Dose } from '$core/tables/doses';
   import { gramsText, volumeText } from '$core/units/format';
   import { L_PER, toBase } from '$core/units/measure';
   import { household } from '$lib/store/household.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { findPoisonous, unsafePart } from '$core/cautions/plants';
+  import { findPoisonous, unsafePart } from '$core/tables/plants';
   import { allProduce } from '$lib/store/household.svelte';
   import { allEntries, findEntries } from './find';
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { ownProduceSchema, type Acid, type Produce } from '$core/produce/schema';
-  import { produceById } from '$core/produce/table';
+  import { type Acid } from '$core/liquid/acid';
+  import { ownProduceSchema, type Produce } from '$core/tables/produce';
+  import { produceById } from '$core/tables/table';
   import { explain, InputError } from '$core/units/input-error';
   import { firstProblem } from '$core/units/problem';
   import { parseNumber } from '$core/units/parse';

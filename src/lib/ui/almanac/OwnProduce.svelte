@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { findPoisonous, unsafePart } from '$core/cautions/plants';
-  import { FAMILIES, type Produce } from '$core/produce/schema';
-  import { produceById } from '$core/produce/table';
+  import { findPoisonous, unsafePart } from '$core/tables/plants';
+  import { FAMILIES, type Produce } from '$core/tables/produce';
+  import { produceById } from '$core/tables/table';
   import { explain, InputError } from '$core/units/input-error';
   import { allProduce, household, saveProduce } from '$lib/store/household.svelte';
 

@@ -2,11 +2,11 @@
   import { own } from '$lib/ui/field/own-units';
   import { RULES } from '$core/cautions/rules';
   import { estimateMust } from '$core/must/balance';
-  import { FORM_NOTES } from '$core/produce/extraction';
-  import type { Produce } from '$core/produce/schema';
-  import { SOURCES } from '$core/produce/sources';
-  import { seasonIn } from '$core/produce/table';
-  import { isSoaked, juiceOf, juiceRows, sharpWord, sweetWord } from '$core/scale/portrait';
+  import { FORM_NOTES } from '$core/plan/extraction';
+  import type { Produce } from '$core/tables/produce';
+  import { SOURCES } from '$core/tables/sources';
+  import { seasonIn } from '$core/tables/table';
+  import { isSoaked, juiceOf, juiceRows, sharpWord, sweetWord } from '$core/solve/portrait';
   import { brixFromSg } from '$core/liquid/sugar';
   import { gramsText } from '$core/units/format';
   import { allProduce, household } from '$lib/store/household.svelte';

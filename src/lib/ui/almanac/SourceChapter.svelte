@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { SOURCES } from '$core/produce/sources';
+  import { SOURCES } from '$core/tables/sources';
   import { FORMULAS } from './formulas';
   import { allProduce } from '$lib/store/household.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Produce } from '$core/produce/schema';
-  import { usualWine } from '$core/scale/portrait';
+  import type { Produce } from '$core/tables/produce';
+  import { usualWine } from '$core/solve/portrait';
   import { quantityText, rangeText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import AcidAdvice from '../plan/AcidAdvice.svelte';

@@ -1,10 +1,10 @@
 import { RULES } from '$core/cautions/rules';
-import { optionsOf, SCHOOL_IDS, SCHOOLS, type SchoolId } from '$core/method/schools';
-import { SWEETENERS, YEASTS } from '$core/must/substances';
-import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/produce/extraction';
-import type { Produce } from '$core/produce/schema';
-import { SOURCES } from '$core/produce/sources';
-import { DOSES } from '$core/scale/doses';
+import { optionsOf, SCHOOL_IDS, SCHOOLS, type SchoolId } from '$core/tables/schools';
+import { SWEETENERS, YEASTS } from '$core/tables/substances';
+import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/plan/extraction';
+import type { Produce } from '$core/tables/produce';
+import { SOURCES } from '$core/tables/sources';
+import { DOSES } from '$core/tables/doses';
 import { WORDS } from './glossary';
 import { SUMS } from '$lib/ui/bench/sums';
 

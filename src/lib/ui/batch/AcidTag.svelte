@@ -1,8 +1,8 @@
 <script lang="ts">
   import { acidWord, mustOf, usualTa } from '$core/must/adjust';
-  import { acidWater, liquid } from '$core/must/stock';
+  import { acidWater, liquid } from '$core/liquid/stock';
   import { willHold } from '$core/ledger/will-hold';
-  import { phOf, titratableAcidity } from '$core/must/acid';
+  import { phOf, titratableAcidity } from '$core/liquid/acid';
   import { logAddition } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { doStep, logStir } from '$lib/store/actions';
   import type { OpenBatch } from '$lib/store/household.svelte';
-  import type { StepId } from '$core/method/steps';
+  import type { StepId } from '$core/tables/step-id';
   import { tell } from '../nav/said.svelte';
   import AddForm from './AddForm.svelte';
   import BottleForm from './BottleForm.svelte';

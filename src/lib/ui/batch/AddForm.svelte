@@ -1,13 +1,13 @@
 <script lang="ts">
   import { cautionsAt, RULES } from '$core/cautions/rules';
-  import { ACID_ADDITIONS, ADDITIVES } from '$core/must/substances';
-  import { chooseIngredient, type Choice } from '$core/produce/choose';
-  import { doseG, doseOf, CAMPDEN_TABLET_G, tabletText } from '$core/scale/doses';
+  import { ACID_ADDITIONS, ADDITIVES } from '$core/tables/substances';
+  import { chooseIngredient, type Choice } from '$core/plan/choose';
+  import { doseG, doseOf, CAMPDEN_TABLET_G, tabletText } from '$core/tables/doses';
   import { InputError } from '$core/units/input-error';
   import { gramsText, volumeText } from '$core/units/format';
   import { addedSo2MgL, fillL } from '$core/ledger/fill';
   import { doseL } from '$core/ledger/will-hold';
-  import { withAmount, type Ingredient } from '$core/must/plan';
+  import { withAmount, type Ingredient } from '$core/plan/plan';
   import type { Amount } from '$core/units/amount';
   import { logAddition } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';

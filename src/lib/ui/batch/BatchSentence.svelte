@@ -3,8 +3,8 @@
   import { dangersOf } from '$core/finish/danger';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
-  import { saysOf } from '$core/ledger/says';
-  import { chosenAbv, whyAbvDiffers } from '$core/ledger/standing';
+  import { saysOf } from '$core/belief/says';
+  import { chosenAbv, whyAbvDiffers } from '$core/belief/standing';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';

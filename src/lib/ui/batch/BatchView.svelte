@@ -1,8 +1,8 @@
 <script lang="ts">
   import { massText } from '$lib/ui/field/own-units';
   import { isBrewing } from '../brew/brewing';
-  import { hasMust } from '$core/method/schedule';
-  import { mustColour } from '$core/must/colour';
+  import { hasMust } from '$core/steps/schedule';
+  import { mustColour } from '$core/plan/colour';
   import { temperatureText } from '$core/units/format';
   import { doStep, wantsForm } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
@@ -20,11 +20,11 @@
   import Ribbon from '../ribbon/Ribbon.svelte';
   import Tag from '../tag/Tag.svelte';
   import { dangersOf } from '$core/finish/danger';
-  import { saysOf } from '$core/ledger/says';
+  import { saysOf } from '$core/belief/says';
   import DangerCard from '../today/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
   import { historyOf } from '$core/ledger/fold';
-  import { tooCold, whyAbvDiffers } from '$core/ledger/standing';
+  import { tooCold, whyAbvDiffers } from '$core/belief/standing';
 
   /** All of one batch. Made anew for each, so that no form outlives its batch. */
   let { batch, asked }: { batch: OpenBatch; asked: FormId | null } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { vesselSchema, type Vessel } from '$core/scale/vessels';
+  import { vesselSchema, type Vessel } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
   import { explain, InputError } from '$core/units/input-error';
   import { UNIT_LABEL } from '$core/units/measure';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import type { Due } from '$core/method/schedule';
+  import type { Due } from '$core/steps/schedule';
   import { snoozeStep, logStep } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';

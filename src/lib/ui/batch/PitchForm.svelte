@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { YEASTS, type YeastId } from '$core/must/substances';
+  import { YEASTS, type YeastId } from '$core/tables/substances';
   import { InputError } from '$core/units/input-error';
-  import { YEAST_THING } from '$core/produce/thing';
+  import { YEAST_THING } from '$core/plan/thing';
   import { readAmount } from '$core/units/amount';
   import { logPitch, stepDoseG } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { volumeOf } from '$core/ledger/fold';
-  import { judgeDose, slipText } from '$core/scale/doses';
+  import { judgeDose, slipText } from '$core/tables/doses';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import BatchCautions from './BatchCautions.svelte';

@@ -3,8 +3,8 @@
   import { rackingLossL } from '$core/must/balance';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/fold';
-  import { planRacking, rackingWord } from '$core/scale/racking';
-  import { isOpenVessel, type Vessel } from '$core/scale/vessels';
+  import { planRacking, rackingWord } from '$core/vessels/racking';
+  import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
   import { InputError } from '$core/units/input-error';
   import { entryText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { whyThisReading } from '$core/ferment/detective';
-  import { puzzleOf } from '$core/ledger/puzzle';
-  import type { Scale } from '$core/liquid/scales';
+  import { whyThisReading } from '$core/belief/detective';
+  import { puzzleOf } from '$core/belief/puzzle';
+  import type { Scale } from '$core/ferment/scales';
   import { temperatureText } from '$core/units/format';
   import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
   import { correctStem, logGravity } from '$lib/store/actions';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { chooseIngredient } from '$core/produce/choose';
-  import { withAmount, type Ingredient } from '$core/must/plan';
+  import { chooseIngredient } from '$core/plan/choose';
+  import { withAmount, type Ingredient } from '$core/plan/plan';
   import { InputError } from '$core/units/input-error';
   import { parseNumber } from '$core/units/parse';
   import { logSteep, logSteepOut } from '$lib/store/actions';

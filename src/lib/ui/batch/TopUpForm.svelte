@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
   import { fillL } from '$core/ledger/fill';
-  import { topUps, type TopUp } from '$core/scale/top-up';
+  import { topUps, type TopUp } from '$core/vessels/top-up';
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';

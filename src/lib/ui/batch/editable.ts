@@ -1,6 +1,6 @@
 import { correctReading } from '$core/liquid/hydrometer';
-import { amountOf, entryOf } from '$core/must/plan';
-import { amountIn, readItem, typedUnit, unitLabel, YEAST_THING } from '$core/produce/thing';
+import { amountOf, entryOf } from '$core/plan/plan';
+import { amountIn, readItem, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
 import { readAmount } from '$core/units/amount';
 import { entryFigure, entryText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';
@@ -8,7 +8,7 @@ import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } fro
 import type { LedgerEvent } from '$core/ledger/events';
 import { vesselById } from '$lib/store/household.svelte';
 import { countryOf, type Settings } from '$lib/store/settings';
-import { nameOf } from '$core/must/name';
+import { nameOf } from '$core/plan/name';
 
 /** One thing of an event that can be put right: what it says now, and how new text goes into a copy of its data. */
 export type Slot = { key: string; label: string; text: string; put: (data: never, text: string) => void };

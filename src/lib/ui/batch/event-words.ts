@@ -1,6 +1,6 @@
 import { RULES } from '$core/cautions/rules';
 import type { LedgerEvent } from '$core/ledger/events';
-import { YEASTS } from '$core/must/substances';
+import { YEASTS } from '$core/tables/substances';
 import { sgText, temperatureText, volumeText } from '$core/units/format';
 import { vesselById, type Batch } from '$lib/store/household.svelte';
 import type { Settings } from '$lib/store/settings';

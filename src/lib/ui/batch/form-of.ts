@@ -1,4 +1,4 @@
-import type { StepId } from '$core/method/steps';
+import type { StepId } from '$core/tables/step-id';
 
 export type FormId =
   'read' | 'pitch' | 'fruit-out' | 'rack' | 'add' | 'top-up' | 'steep' | 'take' | 'note' | 'bottle';

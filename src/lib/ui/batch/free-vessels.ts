@@ -1,4 +1,4 @@
-import { isOpenVessel, VESSEL_PRESETS, type Vessel } from '$core/scale/vessels';
+import { isOpenVessel, VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { household, vesselsInUse } from '$lib/store/household.svelte';
 
 /** Vessels nothing stands in, the household's own first; common sizes when it owns none. */

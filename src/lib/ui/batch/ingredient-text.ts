@@ -1,10 +1,10 @@
-import { entryOf, type Ingredient } from '$core/must/plan';
-import { amountIn, typedUnit, unitLabel } from '$core/produce/thing';
-import { CAMPDEN_TABLET_G, tabletText } from '$core/scale/doses';
+import { entryOf, type Ingredient } from '$core/plan/plan';
+import { amountIn, typedUnit, unitLabel } from '$core/plan/thing';
+import { CAMPDEN_TABLET_G, tabletText } from '$core/tables/doses';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, type VolumeUnit } from '$core/units/measure';
 import type { Settings } from '$lib/store/settings';
-import { nameOf } from '$core/must/name';
+import { nameOf } from '$core/plan/name';
 
 /** `2.30 kg white sugar`, in the unit it was typed in or the household's own. */
 export function ingredientText(item: Ingredient, settings: Settings): string {

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { saysOf } from '$core/ledger/says';
-  import { mustColour } from '$core/must/colour';
+  import { saysOf } from '$core/belief/says';
+  import { mustColour } from '$core/plan/colour';
   import { abvText, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { dayWord, dueWord } from '../shelf/when';

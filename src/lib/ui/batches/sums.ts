@@ -1,8 +1,8 @@
 import type { OpenBatch } from '$lib/store/household.svelte';
-import { acidWater, liquid } from '$core/must/stock';
-import { titratableAcidity } from '$core/must/acid';
+import { acidWater, liquid } from '$core/liquid/stock';
+import { titratableAcidity } from '$core/liquid/acid';
 import { contents } from '$core/ledger/fold';
-import { YEASTS } from '$core/must/substances';
+import { YEASTS } from '$core/tables/substances';
 
 /** A line of the comparison: what is compared, and its figure for each wine. */
 export type Line = { what: string; of: (b: OpenBatch) => string };

@@ -10,7 +10,7 @@ import {
   parseTemperature,
   parseTitratable
 } from '$core/units/parse';
-import { sgFrom } from '$core/liquid/scales';
+import { sgFrom } from '$core/ferment/scales';
 import { countryOf, type Settings } from '$lib/store/settings';
 
 /** How a field is read: the number that comes out is in L, kg, °C, SG, g/L or as it stands. */

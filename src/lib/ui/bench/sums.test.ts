@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { produceById } from '$core/produce/table';
+import { produceById } from '$core/tables/table';
 import { RULES } from '$core/cautions/rules';
 import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
 import { allEntries, findEntries } from '../almanac/find';

@@ -8,14 +8,14 @@
     isBrewed,
     redosed,
     type BrewCard
-  } from '$core/method/brew';
-  import { mustColour } from '$core/must/colour';
-  import { mustLike } from '$core/scale/stages';
-  import { foamShareOf } from '$core/scale/vessels';
+  } from '$core/steps/brew';
+  import { mustColour } from '$core/plan/colour';
+  import { mustLike } from '$core/steps/stages';
+  import { foamShareOf } from '$core/vessels/vessels';
   import VesselDrawing from '../vessel/VesselDrawing.svelte';
   import { likelyFigures } from '$core/must/balance';
-  import { nameOf } from '$core/must/name';
-  import { amountOf, type Ingredient } from '$core/must/plan';
+  import { nameOf } from '$core/plan/name';
+  import { amountOf, type Ingredient } from '$core/plan/plan';
   import { massText, own } from '$lib/ui/field/own-units';
   import { volumeText } from '$core/units/format';
   import { vesselById, household, type OpenBatch } from '$lib/store/household.svelte';

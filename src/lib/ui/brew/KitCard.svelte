@@ -1,6 +1,6 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import type { BrewCard } from '$core/method/brew';
+  import type { BrewCard } from '$core/steps/brew';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
 

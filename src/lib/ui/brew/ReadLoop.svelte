@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { ADJUST, readPhase, wantedAbv, type BrewDone } from '$core/method/brew';
-  import { whyThisReading } from '$core/ferment/detective';
+  import { ADJUST, readPhase, wantedAbv, type BrewDone } from '$core/steps/brew';
+  import { whyThisReading } from '$core/belief/detective';
   import { contents } from '$core/ledger/fold';
-  import { puzzleOf } from '$core/ledger/puzzle';
+  import { puzzleOf } from '$core/belief/puzzle';
   import { correctionTo, potentialOf, withAdded } from '$core/must/adjust';
-  import { addInto, liquid, scaled } from '$core/must/stock';
-  import { amountOf, type Ingredient } from '$core/must/plan';
+  import { addInto, liquid, scaled } from '$core/liquid/stock';
+  import { amountOf, type Ingredient } from '$core/plan/plan';
   import { explain } from '$core/units/input-error';
   import { quantityText } from '$core/units/format';
   import { logAddition } from '$lib/store/actions';

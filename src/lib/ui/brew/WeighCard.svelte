@@ -2,12 +2,12 @@
   import { own } from '$lib/ui/field/own-units';
   import { cautionsAt } from '$core/cautions/rules';
   import { addedSo2MgL } from '$core/ledger/fill';
-  import type { BrewCard } from '$core/method/brew';
-  import { amountOf, entryOf, type Ingredient, type Plan } from '$core/must/plan';
-  import { amountIn, bareUnit, thingOf, typedUnit, unitLabel, YEAST_THING } from '$core/produce/thing';
+  import type { BrewCard } from '$core/steps/brew';
+  import { amountOf, entryOf, type Ingredient, type Plan } from '$core/plan/plan';
+  import { amountIn, bareUnit, thingOf, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
   import { readAmount, type AmountUnit } from '$core/units/amount';
-  import { doseOf, judgeDose, slipText, spoonText } from '$core/scale/doses';
-  import { additiveOf } from '$core/scale/powders';
+  import { doseOf, judgeDose, slipText, spoonText } from '$core/tables/doses';
+  import { additiveOf } from '$core/must/powders';
   import { explain } from '$core/units/input-error';
   import { gramsText, quantityText, significant } from '$core/units/format';
   import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';

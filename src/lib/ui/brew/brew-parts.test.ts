@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DAY, eventsFrom } from '$core/ledger/events.fixture';
 import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch } from '$core/ledger/fold';
-import { hasMust, schedule } from '$core/method/schedule';
+import { hasMust, schedule } from '$core/steps/schedule';
 import { fileName } from '../recipe/download';
 import { isBrewing } from './brewing';
 import { leftText } from './spans';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { mustColour } from '$core/must/colour';
+  import { mustColour } from '$core/plan/colour';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import ChartCanvas from './ChartCanvas.svelte';
 

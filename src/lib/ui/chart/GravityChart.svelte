@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { BatchState } from '$core/ledger/fold';
-  import type { Standing } from '$core/ledger/standing';
+  import type { Standing } from '$core/belief/standing';
   import { household } from '$lib/store/household.svelte';
   import ChartCanvas from './ChartCanvas.svelte';
 

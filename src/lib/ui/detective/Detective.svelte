@@ -1,6 +1,6 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { whyThisReading, type Puzzle } from '$core/ferment/detective';
+  import { whyThisReading, type Puzzle } from '$core/belief/detective';
 
   /** Why a reading is not what the sums say: the two or three likeliest causes, each with what tells it apart. */
   let { puzzle }: { puzzle: Puzzle } = $props();

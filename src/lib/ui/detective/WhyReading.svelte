@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { puzzleOf } from '$core/ledger/puzzle';
+  import { puzzleOf } from '$core/belief/puzzle';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import Detective from './Detective.svelte';
 

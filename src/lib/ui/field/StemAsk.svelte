@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { PRINTED_AT_1100 } from '$core/liquid/scales';
-  import type { Scale } from '$core/liquid/scales';
+  import { PRINTED_AT_1100 } from '$core/ferment/scales';
+  import type { Scale } from '$core/ferment/scales';
   import { household, saveSettings } from '$lib/store/household.svelte';
   import type { Settings } from '$lib/store/settings';
   import { sayWrong } from '../nav/said.svelte';

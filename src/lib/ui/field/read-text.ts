@@ -1,5 +1,5 @@
-import { amountOf, entryOf, type Ingredient } from '$core/must/plan';
-import { bareUnit, readItem, unitLabel } from '$core/produce/thing';
+import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
+import { bareUnit, readItem, unitLabel } from '$core/plan/thing';
 import type { Amount, AmountUnit } from '$core/units/amount';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, isVolumeUnit } from '$core/units/measure';

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { checkBottling } from '$core/finish/judge';
 import { DAY, eventsFrom } from '$core/ledger/events.fixture';
 import { foldBatch } from '$core/ledger/fold';
-import { saysOf } from '$core/ledger/says';
-import { standingOf } from '$core/ledger/standing';
+import { saysOf } from '$core/belief/says';
+import { standingOf } from '$core/belief/standing';
 import { sgFromBrix } from '$core/liquid/sugar';
-import type { Ingredient } from '$core/must/plan';
+import type { Ingredient } from '$core/plan/plan';
 import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
 import { askOf, readStem } from './stem';
 

@@ -1,6 +1,6 @@
 import { fermentedOf, wholeSg, type BatchState } from '$core/ledger/fold';
 import { fermentedFromRefractometer } from '$core/liquid/refractometer';
-import { sgFrom, type Scale } from '$core/liquid/scales';
+import { sgFrom, type Scale } from '$core/ferment/scales';
 import { brixFromSg } from '$core/liquid/sugar';
 import { InputError } from '$core/units/input-error';
 import { parseStem } from '$core/units/parse';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
   import { goto } from '$app/navigation';
-  import { propose } from '$core/scale/propose';
+  import { propose } from '$core/solve/propose';
   import { quantityText, volumeText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
   import { household, placesNow } from '$lib/store/household.svelte';

@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { quantityText } from '$core/units/format';
   import { explain } from '$core/units/input-error';
-  import { amountOf } from '$core/must/plan';
+  import { amountOf } from '$core/plan/plan';
   import { household, removeLot, saveLot } from '$lib/store/household.svelte';
   import { readTyped } from '../field/read-text';
   import { tell } from '../nav/said.svelte';

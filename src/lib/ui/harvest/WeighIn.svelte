@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Ingredient } from '$core/must/plan';
-  import { parseHaul } from '$core/produce/haul';
+  import type { Ingredient } from '$core/plan/plan';
+  import { parseHaul } from '$core/plan/haul';
   import { keepDraft, readDraft } from '$lib/store/draft';
   import { explain } from '$core/units/input-error';
   import { household, saveLot } from '$lib/store/household.svelte';

@@ -2,8 +2,8 @@
   import { own } from '$lib/ui/field/own-units';
   import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidTarget } from '$core/must/adjust';
   import { SAFE_PH } from '$core/cautions/rules';
-  import type { Ingredient } from '$core/must/plan';
-  import type { Stock } from '$core/must/stock';
+  import type { Ingredient } from '$core/plan/plan';
+  import type { Stock } from '$core/liquid/stock';
   import { explain } from '$core/units/input-error';
   import { parsePh, parseTitratable } from '$core/units/parse';
   import { wayText } from './ways';

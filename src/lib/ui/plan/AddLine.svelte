@@ -1,10 +1,10 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
   import { tick } from 'svelte';
-  import { chooseIngredient, type Choice } from '$core/produce/choose';
+  import { chooseIngredient, type Choice } from '$core/plan/choose';
   import { countryOf } from '$lib/store/settings';
   import { household } from '$lib/store/household.svelte';
-  import { looksLikePlant } from '$core/cautions/plants';
+  import { looksLikePlant } from '$core/tables/plants';
   import { readText } from '../field/read-text';
   import type { Bench } from './bench.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { BOTTLE_L } from '$core/must/balance';
-  import { roomFor } from '$core/scale/stages';
-  import type { Vessel } from '$core/scale/vessels';
+  import { BOTTLE_L } from '$core/tables/doses';
+  import { roomFor } from '$core/steps/stages';
+  import type { Vessel } from '$core/vessels/vessels';
   import { fromBase, toBase, UNIT_LABEL, type VolumeUnit } from '$core/units/measure';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';

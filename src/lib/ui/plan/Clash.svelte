@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import type { Plan } from '$core/must/plan';
-  import { swapsFor, type Swap } from '$core/scale/swaps';
+  import type { Plan } from '$core/plan/plan';
+  import { swapsFor, type Swap } from '$core/solve/swaps';
   import Tag from '../tag/Tag.svelte';
   import type { Bench } from './bench.svelte';
 

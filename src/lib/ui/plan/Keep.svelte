@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { prepareHours } from '$core/method/kit';
-  import { differences } from '$core/method/recipe';
-  import type { Plan } from '$core/must/plan';
+  import { prepareHours } from '$core/steps/kit';
+  import { differences } from '$core/must/recipe';
+  import type { Plan } from '$core/plan/plan';
   import { keepRecipe } from '$lib/store/actions';
   import { keepDraft } from '$lib/store/draft';
   import { household } from '$lib/store/household.svelte';

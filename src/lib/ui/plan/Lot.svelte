@@ -1,10 +1,10 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { entryOf } from '$core/must/plan';
-  import { priceKey } from '$core/must/cost';
+  import { entryOf } from '$core/plan/plan';
+  import { priceKey } from '$core/plan/cost';
   import { isStrained } from '$core/must/strain';
-  import { SWEETENERS, type SweetenerId } from '$core/must/substances';
-  import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/produce/extraction';
+  import { SWEETENERS, type SweetenerId } from '$core/tables/substances';
+  import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
   import { explain } from '$core/units/input-error';
   import { parseGravity, parseNumber, parseTitratable } from '$core/units/parse';
   import { household, saveSettings } from '$lib/store/household.svelte';

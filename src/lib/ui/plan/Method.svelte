@@ -1,16 +1,16 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { boilOffL } from '$core/produce/extraction';
-  import { effectOf } from '$core/method/effect';
-  import { methodsFor } from '$core/method/methods';
-  import { optionsOf, SCHOOLS, type SchoolId } from '$core/method/schools';
-  import { usesEnzyme } from '$core/must/plan';
-  import { nutrientOf } from '$core/scale/powders';
+  import { boilOffL } from '$core/plan/extraction';
+  import { effectOf } from '$core/steps/effect';
+  import { methodsFor } from '$core/plan/methods';
+  import { optionsOf, SCHOOLS, type SchoolId } from '$core/tables/schools';
+  import { usesEnzyme } from '$core/plan/plan';
+  import { nutrientOf } from '$core/must/powders';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
   import { household, removeMethod, saveMethod } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
-  import { methodOf } from '$core/method/methods';
+  import { methodOf } from '$core/plan/methods';
   import { tell } from '../nav/said.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';

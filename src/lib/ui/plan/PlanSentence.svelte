@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { YEASTS, type YeastId } from '$core/must/substances';
-  import type { Vessel } from '$core/scale/vessels';
+  import { YEASTS, type YeastId } from '$core/tables/substances';
+  import type { Vessel } from '$core/vessels/vessels';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
   import { household, vesselsInUse } from '$lib/store/household.svelte';

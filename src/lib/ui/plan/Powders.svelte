@@ -1,11 +1,11 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { feedText, isForMust, nutrientOf, powdersOf } from '$core/scale/powders';
+  import { feedText, isForMust, nutrientOf, powdersOf } from '$core/must/powders';
   import { gramsText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
-  import { nameOf } from '$core/must/name';
-  import { amountOf } from '$core/must/plan';
+  import { nameOf } from '$core/plan/name';
+  import { amountOf } from '$core/plan/plan';
   import { nutrientLines } from './nutrient-lines';
   import type { Bench } from './bench.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { toleranceOf } from '$core/must/plan';
+  import { toleranceOf } from '$core/plan/plan';
   import { own } from '$lib/ui/field/own-units';
-  import { afterSweetening, sweetenedWith } from '$core/scale/goals';
+  import { afterSweetening, sweetenedWith } from '$core/solve/goals';
   import { rangeText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import { acidG } from '$core/must/adjust';

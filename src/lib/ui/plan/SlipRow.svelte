@@ -4,9 +4,9 @@
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
-  import { nameOf } from '$core/must/name';
-  import { entryOf } from '$core/must/plan';
-  import { unitLabel, unitsFor } from '$core/produce/thing';
+  import { nameOf } from '$core/plan/name';
+  import { entryOf } from '$core/plan/plan';
+  import { unitLabel, unitsFor } from '$core/plan/thing';
   import type { AmountUnit } from '$core/units/amount';
   import Pop from '../pop/Pop.svelte';
   import { canBeFree, canFollow, rowAmountText, type Bench, type Row } from './bench.svelte';

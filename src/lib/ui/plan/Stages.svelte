@@ -1,6 +1,6 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import type { Stage } from '$core/scale/stages';
+  import type { Stage } from '$core/steps/stages';
   import { volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/record';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import type { Plan } from '$core/must/plan';
+  import type { Plan } from '$core/plan/plan';
   import { logGravity, logPitch, startBatch, startBrewDay } from '$lib/store/actions';
   import { parseTemperature } from '$core/units/parse';
   import { household } from '$lib/store/household.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { household } from '$lib/store/household.svelte';
   import { massText, own } from '$lib/ui/field/own-units';
-  import { SCHOOLS } from '$core/method/schools';
-  import { sweetenKg } from '$core/scale/solve';
+  import { SCHOOLS } from '$core/tables/schools';
+  import { sweetenKg } from '$core/solve/solve';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
   import WishField from './WishField.svelte';

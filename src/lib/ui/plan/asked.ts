@@ -1,11 +1,11 @@
-import { leftKg, lotEntry } from '$core/produce/harvest';
-import { planSchema, type Ingredient } from '$core/must/plan';
+import { leftKg, lotEntry } from '$core/plan/harvest';
+import { planSchema, type Ingredient } from '$core/plan/plan';
 import { likelyFigures } from '$core/must/balance';
-import { lotRow } from '$core/scale/propose';
-import { scalePlan } from '$core/scale/solve';
-import { rowOf } from '$core/scale/portrait';
-import { roomFor } from '$core/scale/stages';
-import { isOpenVessel, VESSEL_PRESETS } from '$core/scale/vessels';
+import { lotRow } from '$core/solve/propose';
+import { scalePlan } from '$core/solve/solve';
+import { rowOf } from '$core/solve/portrait';
+import { roomFor } from '$core/steps/stages';
+import { isOpenVessel, VESSEL_PRESETS } from '$core/vessels/vessels';
 import { db } from '$lib/store/db';
 import { dropDraft, readDraft } from '$lib/store/draft';
 import { allProduce, household, lotsUsed } from '$lib/store/household.svelte';

@@ -8,17 +8,17 @@ import {
   type Ingredient,
   type Plan,
   type Target
-} from '$core/must/plan';
-import type { SweetenerId, YeastId } from '$core/must/substances';
-import { shortName } from '$core/must/name';
+} from '$core/plan/plan';
+import type { SweetenerId, YeastId } from '$core/tables/substances';
+import { shortName } from '$core/plan/name';
 import { sugarBrought } from '$core/must/ribbon';
-import type { Choice } from '$core/produce/choose';
-import { amountIn, readItem, typedUnit, unitsFor } from '$core/produce/thing';
+import type { Choice } from '$core/plan/choose';
+import { amountIn, readItem, typedUnit, unitsFor } from '$core/plan/thing';
 import type { AmountUnit } from '$core/units/amount';
-import { sugarParts } from '$core/method/sugar-parts';
-import { methodOf, withMethod, type NamedMethod } from '$core/method/methods';
-import { choiceOf, type ChoiceOf, type SchoolId } from '$core/method/schools';
-import { solvePlan, type Solved } from '$core/scale/solve';
+import { sugarParts } from '$core/must/sugar-parts';
+import { methodOf, withMethod, type NamedMethod } from '$core/plan/methods';
+import { choiceOf, type ChoiceOf, type SchoolId } from '$core/tables/schools';
+import { solvePlan, type Solved } from '$core/solve/solve';
 import { amountText, entryFigure, significant } from '$core/units/format';
 import { explain, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';

@@ -1,13 +1,13 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { chooseIngredient, type Choice } from '$core/produce/choose';
+import { chooseIngredient, type Choice } from '$core/plan/choose';
 import { KG_PER, L_PER } from '$core/units/measure';
 import { db } from '$lib/store/db';
 import { dropDraft } from '$lib/store/draft';
 import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
-import { amountOf } from '$core/must/plan';
-import { METHODS } from '$core/method/methods';
-import { swapsFor } from '$core/scale/swaps';
+import { amountOf } from '$core/plan/plan';
+import { METHODS } from '$core/plan/methods';
+import { swapsFor } from '$core/solve/swaps';
 import { createBench, mainName } from './bench.svelte';
 
 const choice = (text: string): Choice => {

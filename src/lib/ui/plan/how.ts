@@ -1,9 +1,9 @@
 import { ETHANOL_20 } from '$core/liquid/ethanol';
-import { liquid } from '$core/must/stock';
+import { liquid } from '$core/liquid/stock';
 import { ferment } from '$core/ferment/convert';
 import { hoursToGive, sgAtAge, type MustEstimate } from '$core/must/balance';
-import { costOf } from '$core/must/cost';
-import type { Plan } from '$core/must/plan';
+import { costOf } from '$core/plan/cost';
+import type { Plan } from '$core/plan/plan';
 
 const kg = (n: number) => `${n.toFixed(2)} kg`;
 

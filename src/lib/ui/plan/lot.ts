@@ -1,7 +1,7 @@
 import { brixFromSg } from '$core/liquid/sugar';
-import { entryOf, type Ingredient } from '$core/must/plan';
+import { entryOf, type Ingredient } from '$core/plan/plan';
 import { isStrained } from '$core/must/strain';
-import { CUTS, FORM_NOTES, HEATS, PRESSES, RIPENESS } from '$core/produce/extraction';
+import { CUTS, FORM_NOTES, HEATS, PRESSES, RIPENESS } from '$core/plan/extraction';
 import { InputError } from '$core/units/input-error';
 import { parseNumber, parsePh, parseTitratable } from '$core/units/parse';
 

@@ -1,6 +1,6 @@
-import type { Plan } from '$core/must/plan';
-import { roomFor } from '$core/scale/stages';
-import type { Vessel } from '$core/scale/vessels';
+import type { Plan } from '$core/plan/plan';
+import { roomFor } from '$core/steps/stages';
+import type { Vessel } from '$core/vessels/vessels';
 
 /** The open vessel a plan takes until one is chosen: the smallest empty one with room for its foam, else the largest. */
 export function vesselFor(

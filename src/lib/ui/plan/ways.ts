@@ -1,7 +1,7 @@
 import { LEMON_JUICE_L, type Way } from '$core/must/adjust';
-import { amountOf } from '$core/must/plan';
-import { ACID_ADDITIONS } from '$core/must/substances';
-import { spoonText } from '$core/scale/doses';
+import { amountOf } from '$core/plan/plan';
+import { ACID_ADDITIONS } from '$core/tables/substances';
+import { spoonText } from '$core/tables/doses';
 import { gramsText, significant, volumeText } from '$core/units/format';
 import type { Settings } from '$lib/store/settings';
 

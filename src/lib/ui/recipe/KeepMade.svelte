@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { asMade } from '$core/ledger/as-made';
-  import { differences } from '$core/method/recipe';
+  import { differences } from '$core/must/recipe';
   import { keepRecipe } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';

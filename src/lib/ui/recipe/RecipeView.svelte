@@ -1,9 +1,9 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { differences, versionsOf, type Recipe } from '$core/method/recipe';
-  import { sheetOf } from '$core/method/sheet';
+  import { differences, versionsOf, type Recipe } from '$core/must/recipe';
+  import { sheetOf } from '$core/steps/sheet';
   import { likelyFigures } from '$core/must/balance';
-  import { scalePlan } from '$core/scale/solve';
+  import { scalePlan } from '$core/solve/solve';
   import { parseNumber } from '$core/units/parse';
   import { fromBase, toBase, UNIT_LABEL } from '$core/units/measure';
   import { writeFile } from '$lib/files/vecino-file';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { PRINTED_AT_1100, PRINTED_WITHIN } from '$core/liquid/scales';
+  import { PRINTED_AT_1100, PRINTED_WITHIN } from '$core/ferment/scales';
   import { explain } from '$core/units/input-error';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { SHAPES, VESSEL_PRESETS, type Shape, type Vessel } from '$core/scale/vessels';
+  import { SHAPES, VESSEL_PRESETS, type Shape, type Vessel } from '$core/vessels/vessels';
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
-  import { leavesAt } from '$core/method/schedule';
+  import { leavesAt } from '$core/steps/schedule';
   import { dayWord } from '../shelf/when';
   import { household, removeVessel, saveVessel, vesselsInUse, type Batch } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';

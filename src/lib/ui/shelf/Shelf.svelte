@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatDistanceToNowStrict } from 'date-fns';
-  import { mustColour } from '$core/must/colour';
-  import { liquid } from '$core/must/stock';
+  import { mustColour } from '$core/plan/colour';
+  import { liquid } from '$core/liquid/stock';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
   import VesselMini from '../vessel/VesselMini.svelte';
   import { lateWord } from './when';

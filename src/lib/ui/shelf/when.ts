@@ -1,4 +1,4 @@
-import { civilDay, type Due } from '$core/method/schedule';
+import { civilDay, type Due } from '$core/steps/schedule';
 import { inZone } from '$core/units/zone';
 
 const DAY = 86_400_000;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import type { Due } from '$core/method/schedule';
-  import { mustColour } from '$core/must/colour';
+  import type { Due } from '$core/steps/schedule';
+  import { mustColour } from '$core/plan/colour';
   import { doStep, wantsForm } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';

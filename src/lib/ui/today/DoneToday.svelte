@@ -1,7 +1,7 @@
 <script lang="ts">
   import { liveQuery } from 'dexie';
   import type { LedgerEvent } from '$core/ledger/events';
-  import { civilDay } from '$core/method/schedule';
+  import { civilDay } from '$core/steps/schedule';
   import { inZone } from '$core/units/zone';
   import { db } from '$lib/store/db';
   import { zoneHere } from '$lib/store/record';

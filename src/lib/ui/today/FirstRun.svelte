@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { nameOf } from '$core/must/name';
-  import { amountOf } from '$core/must/plan';
-  import { parseHaul, planOfHaul } from '$core/produce/haul';
+  import { nameOf } from '$core/plan/name';
+  import { amountOf } from '$core/plan/plan';
+  import { parseHaul, planOfHaul } from '$core/plan/haul';
   import { quantityText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
   import { household, saveSettings } from '$lib/store/household.svelte';

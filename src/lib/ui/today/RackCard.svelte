@@ -1,13 +1,13 @@
 <script lang="ts">
   import { rackingLossL } from '$core/must/balance';
-  import { liquid } from '$core/must/stock';
+  import { liquid } from '$core/liquid/stock';
   import { entryText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { logRacking } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$lib/store/settings';
-  import { A_GLASS_L, planRacking } from '$core/scale/racking';
+  import { A_GLASS_L, planRacking } from '$core/vessels/racking';
   import { freeJars } from '../batch/free-vessels';
   import { tell } from '../nav/said.svelte';
 

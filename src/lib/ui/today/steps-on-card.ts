@@ -1,7 +1,7 @@
 import type { BatchState } from '$core/ledger/fold';
-import type { StepId } from '$core/method/steps';
-import { amountOf, withAmount, type Ingredient } from '$core/must/plan';
-import { nameOf } from '$core/must/name';
+import type { StepId } from '$core/tables/step-id';
+import { amountOf, withAmount, type Ingredient } from '$core/plan/plan';
+import { nameOf } from '$core/plan/name';
 import { stepPuts } from '$lib/store/actions';
 import type { Settings } from '$lib/store/settings';
 import { ingredientText } from '../batch/ingredient-text';

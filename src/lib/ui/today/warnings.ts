@@ -2,8 +2,8 @@ import type { Batch } from '$lib/store/household.svelte';
 import { vesselById } from '$lib/store/household.svelte';
 import { checkBottling } from '$core/finish/judge';
 import { markL } from '$core/ledger/will-hold';
-import { liquid } from '$core/must/stock';
-import { FOAM_ROOM } from '$core/scale/vessels';
+import { liquid } from '$core/liquid/stock';
+import { FOAM_ROOM } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';
 import type { VolumeUnit } from '$core/units/measure';
 

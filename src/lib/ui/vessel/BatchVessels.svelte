@@ -2,9 +2,9 @@
   import { addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
   import type { BatchState } from '$core/ledger/fold';
   import { rackingLossL } from '$core/must/balance';
-  import { mustColour } from '$core/must/colour';
-  import { INSOLUBLE_DENSITY } from '$core/must/stock';
-  import { FOAM_ROOM, type Vessel } from '$core/scale/vessels';
+  import { mustColour } from '$core/plan/colour';
+  import { INSOLUBLE_DENSITY } from '$core/must/contribution';
+  import { FOAM_ROOM, type Vessel } from '$core/vessels/vessels';
   import { willHoldL } from '$core/ledger/will-hold';
   import { volumeText } from '$core/units/format';
   import { household, vesselById } from '$lib/store/household.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Vessel } from '$core/scale/vessels';
+  import type { Vessel } from '$core/vessels/vessels';
   import { UNIT_LABEL, type VolumeUnit } from '$core/units/measure';
   import { volumeText } from '$core/units/format';
   import { drawVessel, graduations } from './draw';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Vessel } from '$core/scale/vessels';
+  import type { Vessel } from '$core/vessels/vessels';
   import { drawVessel } from './draw';
 
   /** A small vessel filled to its level in its wine's colour; decoration beside its own words. */

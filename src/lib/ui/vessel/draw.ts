@@ -1,4 +1,4 @@
-import { heightAtVolume, outlineOf, volumeAtHeight, type Vessel } from '$core/scale/vessels';
+import { heightAtVolume, outlineOf, volumeAtHeight, type Vessel } from '$core/vessels/vessels';
 import { fromBase, type VolumeUnit } from '$core/units/measure';
 
 /** A drawing of a vessel to scale: `scale` pixels a centimetre, the bottom at y = height. */

@@ -1,5 +1,5 @@
 import { type RequestHandler } from '@sveltejs/kit';
-import { reportOf } from '$core/ledger/report';
+import { reportOf } from '$core/report/report';
 import { InputError } from '$core/units/input-error';
 import { answer, readAs } from '../body';
 import { batchRequestSchema } from '../batch-request';

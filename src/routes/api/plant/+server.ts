@@ -1,6 +1,6 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
-import { chooseIngredient } from '$core/produce/choose';
-import { isNamedFood } from '$core/cautions/plants';
+import { chooseIngredient } from '$core/plan/choose';
+import { isNamedFood } from '$core/tables/plants';
 import { refuse } from '../body';
 
 /** Whether something of that name may go into a wine: food, refused, or not known, and why. */

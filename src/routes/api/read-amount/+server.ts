@@ -1,5 +1,5 @@
 import type { RequestHandler } from '@sveltejs/kit';
-import { readAmountOf } from '$core/produce/amount';
+import { readAmountOf } from '$core/plan/amount';
 import { countryOf, DEFAULT_SETTINGS, SYSTEMS } from '$lib/store/settings';
 import { answer, readAs } from '../body';
 import { amountRequestSchema } from '../amount-request';

@@ -1,5 +1,5 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
-import { planSchema } from '$core/must/plan';
+import { planSchema } from '$core/plan/plan';
 import { scaleApart, TooBusy } from '$lib/compute/apart';
 import { freeRows, MOST_FREE } from '$lib/compute/scale-answer';
 import { InputError } from '$core/units/input-error';

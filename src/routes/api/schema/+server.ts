@@ -1,12 +1,12 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
 import { z } from 'zod';
 import { eventSchema } from '$core/ledger/events';
-import { ownMethodSchema } from '$core/method/methods';
-import { recipeSchema } from '$core/method/recipe';
-import { ingredientSchema, planSchema, targetSchema } from '$core/must/plan';
-import { harvestLotSchema } from '$core/produce/harvest';
-import { ownProduceSchema } from '$core/produce/schema';
-import { vesselSchema } from '$core/scale/vessels';
+import { ownMethodSchema } from '$core/plan/methods';
+import { recipeSchema } from '$core/must/recipe';
+import { ingredientSchema, planSchema, targetSchema } from '$core/plan/plan';
+import { harvestLotSchema } from '$core/plan/harvest';
+import { ownProduceSchema } from '$core/tables/produce';
+import { vesselSchema } from '$core/vessels/vessels';
 import { fileSchema } from '$lib/files/vecino-file';
 import { amountAnswerSchema, amountRequestSchema } from '../amount-request';
 import { batchRequestSchema } from '../batch-request';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { newest, versionsOf } from '$core/method/recipe';
+  import { newest, versionsOf } from '$core/must/recipe';
   import { likelyFigures } from '$core/must/balance';
   import { volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';

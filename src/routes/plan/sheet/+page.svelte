@@ -2,10 +2,10 @@
   import { own } from '$lib/ui/field/own-units';
   import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import { planSchema, type Plan } from '$core/must/plan';
+  import { planSchema, type Plan } from '$core/plan/plan';
   import { likelyFigures } from '$core/must/balance';
-  import { scalePlan } from '$core/scale/solve';
-  import { sheetOf } from '$core/method/sheet';
+  import { scalePlan } from '$core/solve/solve';
+  import { sheetOf } from '$core/steps/sheet';
   import { readDraft } from '$lib/store/draft';
   import { db } from '$lib/store/db';
   import { household, vesselById } from '$lib/store/household.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { LABEL_SO2_MG_L } from '$core/cautions/allergens';
+  import { LABEL_SO2_MG_L } from '$core/plan/allergens';
   import { addedSo2MgL, fillL, type Fill } from '$core/ledger/fill';
   import { volumeText } from '$core/units/format';
   import { dueWord } from '$lib/ui/shelf/when';

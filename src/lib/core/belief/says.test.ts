@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest';
+import type { Ingredient, Plan } from '../plan/plan';
+import { schedule } from '../steps/schedule';
+import { DAY, eventsFrom } from '../ledger/events.fixture';
+import type { LedgerEvent } from '../ledger/events';
+import { foldBatch } from '../ledger/fold';
+import { saysOf } from './says';
+import { standingOf } from './standing';
+
+const T0 = Date.parse('2026-03-01T09:00:00Z');
+const on = eventsFrom(T0);
+const MUST: Ingredient[] = [
+  { kind: 'sugar', sugarId: 'white', massKg: 2 },
+  { kind: 'juice', produceId: 'apple', volumeL: 2 },
+  { kind: 'water', volumeL: 7 }
+];
+const plan: Plan = { ingredients: MUST, yeast: { yeastId: 'wine' } };
+const begun = [
+  on(0, 'planned', { name: 'x', plan, vesselId: 'b' }),
+  on(0, 'addition', { ingredients: MUST, vesselId: 'b' })
+];
+const pitched = [...begun, on(1, 'pitch', { yeast: { yeastId: 'wine' } })];
+const rack = on(20, 'transfer', { from: 'b', to: [{ vesselId: 'j', volumeL: 9 }], lossL: 0.6 });
+const at = (events: LedgerEvent[], day: number) => {
+  const s = foldBatch(events, T0 + day * DAY)!;
+  return saysOf(s, standingOf(s));
+};
+const read = (day: number, sg: number, vesselId?: string) =>
+  on(day, 'reading', { sg, ...(vesselId ? { vesselId } : {}) });
+const dry = [...pitched, read(18, 0.992), rack, read(30, 0.988, 'j'), read(36, 0.988, 'j')];
+const stable = on(40, 'addition', {
+  ingredients: [
+    { kind: 'additive', additiveId: 'metabisulphite', massKg: 0.0006 },
+    { kind: 'additive', additiveId: 'sorbate', massKg: 0.0027 }
+  ],
+  vesselId: 'j'
+});
+const sweet = on(42, 'addition', {
+  ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.2 }],
+  vesselId: 'j'
+});
+const bottle = (count: number) =>
+  on(50, 'bottle', { from: 'j', bottles: [{ count, sizeL: 0.75, type: 'still' }] });
+
+describe('what is said of a batch, stage by stage', () => {
+  it('before the yeast: the sums, and no strength', () => {
+    expect(at(begun, 0.5)).toMatchObject({ reading: 'sums', hasStrength: false, isStable: false });
+  });
+  it('pitched and never read: nobody knows, what it could hold, and no course', () => {
+    for (const day of [4, 14, 44, 90]) {
+      const says = at(pitched, day);
+      expect(says).toMatchObject({ reading: 'never', hasStrength: false });
+      expect(says.potentialAbv).toBeGreaterThan(10);
+    }
+    expect(at([...pitched, rack], 60).reading).toBe('never');
+  });
+  it('read while it ferments: read, with its strength, on its course', () => {
+    expect(at([...pitched, read(6, 1.04)], 7)).toMatchObject({
+      reading: 'read',
+      hasStrength: true,
+      isOnCourse: true
+    });
+  });
+  it('shown to be dry: no course any more', () => {
+    expect(at(dry, 37)).toMatchObject({ reading: 'read', isOnCourse: false, notDry: false });
+  });
+  it('stabilised: no course, the yeast is held; sweetened: not dry by wish', () => {
+    expect(at([...dry, stable], 41)).toMatchObject({ isStable: true, isOnCourse: false });
+    expect(at([...dry, stable, sweet], 43)).toMatchObject({
+      isStable: true,
+      isSweetened: true,
+      isOnCourse: false,
+      notDry: false
+    });
+  });
+  it('given too early, sulphite and sorbate are in, and hold nothing', () => {
+    const early = [...pitched, read(10, 1.02), on(11, 'addition', stable.data as never)];
+    expect(at(early, 12)).toMatchObject({ isStable: false });
+  });
+  it('bottled in part, and whole', () => {
+    expect(at([...dry, bottle(5)], 51)).toMatchObject({ bottledInPart: 5 });
+    expect(at([...dry, bottle(12)], 51)).toMatchObject({
+      stage: 'bottled',
+      hasStrength: true,
+      bottledInPart: 0
+    });
+  });
+  it('bottled and never read: no strength, not 0.0 %', () => {
+    expect(at([...pitched, rack, bottle(12)], 60)).toMatchObject({
+      stage: 'bottled',
+      reading: 'never',
+      hasStrength: false
+    });
+  });
+});
+
+describe('jobs that have had their time', () => {
+  const jobs = (events: LedgerEvent[], day: number) =>
+    schedule(foldBatch(events, T0 + day * DAY)!).map((d) => d.step.id);
+  it('air is stirred into a must without a cap for its days, and not a month later', () => {
+    expect(jobs(pitched, 2)).toContain('stir');
+    expect(jobs(pitched, 28)).not.toContain('stir');
+  });
+  it('nutrient comes in its parts, one at a time, each done by what went in, and none late', () => {
+    expect(jobs(pitched, 2.5).filter((id) => id.startsWith('nutrient'))).toHaveLength(4);
+    const s = foldBatch(pitched, T0 + 2.5 * DAY)!;
+    expect(schedule(s).filter((d) => d.step.id.startsWith('nutrient') && d.status !== 'coming')).toHaveLength(
+      1
+    );
+    const fed = [
+      ...pitched,
+      on(2.5, 'addition', {
+        ingredients: [
+          { kind: 'additive', additiveId: 'nutrient', massKg: 0.004 },
+          { kind: 'additive', additiveId: 'dap', massKg: 0.003 }
+        ]
+      })
+    ];
+    expect(jobs(fed, 2.6)).not.toContain('nutrient-1');
+    expect(jobs(pitched, 9).filter((id) => id.startsWith('nutrient'))).toEqual([]);
+    expect(jobs([...pitched, read(4, 1.03)], 4.5).filter((id) => id.startsWith('nutrient'))).toEqual([]);
+  });
+});

@@ -1,0 +1,86 @@
+import { potentialOf } from '../must/adjust';
+import { addInto, liquid } from '../liquid/stock';
+import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
+import { contents, fermentedOf, limitIn, type BatchState } from '../ledger/fold';
+import type { Standing } from './standing';
+
+const DAY = 86_400_000;
+/** Before this the yeast has hardly begun, and what went in is what is there. Common practice. */
+const LAG_MS = 1.5 * DAY;
+
+/** What can truly be said of a batch at a moment: the words are the page's. */
+export type Says = {
+  stage: Standing['stage'];
+  /**
+   * what is known of its gravity: read since anything changed it; read once, long ago; by the sums alone, because
+   * nothing has fermented yet; or nobody knows, as it was never read since the yeast
+   */
+  reading: 'read' | 'sums' | 'never';
+  /** whether a strength can be told at all */
+  hasStrength: boolean;
+  /** the strength all its sugar would make, % vol, where nobody has read what is gone */
+  potentialAbv: number | null;
+  /** whether it is on its way to an end that the sums can tell */
+  isOnCourse: boolean;
+  /** sulphite and sorbate are in every vessel of it, enough of both */
+  hasBoth: boolean;
+  /** and were given when it was finished, and it has not woken since */
+  isStable: boolean;
+  /** sugar or a sweetener was put in once it was out of its bucket */
+  isSweetened: boolean;
+  /** low on the stem, and yet sugar is left in it */
+  notDry: boolean;
+  /** bottles filled already, while wine still stands in a vessel */
+  bottledInPart: number;
+};
+
+/** What can be said of a batch, by its state: each stage has its own truth. */
+export function saysOf(s: BatchState, now: Standing): Says {
+  const pitchedAt = s.pitches[0]?.at ?? null;
+  const began = pitchedAt ?? (s.plan.wildYeast === 'wild' ? s.startedAt + DAY : null);
+  const mayFerment = began !== null && s.at - began > LAG_MS;
+  const readSince = s.readings.some((r) => began !== null && r.at > began + LAG_MS / 2);
+  const hasBoth = s.fills.length > 0 && s.fills.every(hasPreservers);
+  const isStable = hasBoth && s.fills.every((f) => f.stable!.wasFinished && !hasWoken(f));
+  const isSweetened = s.sweetenedAt !== null;
+  const reading: Says['reading'] =
+    s.readings.length > 0 && (readSince || !mayFerment)
+      ? 'read'
+      : mayFerment || now.stage === 'in glass' || now.stage === 'clearing' || now.stage === 'bottled'
+        ? fermentedOf(s) > 1e-6 && s.readings.length > 0
+          ? 'read'
+          : 'never'
+        : 'sums';
+  const isBottled = now.stage === 'bottled';
+  const all = addInto(contents(s), s.held);
+  const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
+  const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
+  return {
+    stage: now.stage,
+    reading,
+    hasStrength: (isBottled || reading !== 'never') && now.abv.likely > 0.2,
+    potentialAbv,
+    isOnCourse:
+      !isBottled &&
+      now.stage !== 'gone' &&
+      now.expectedAbv !== null &&
+      now.expectedSg !== null &&
+      !now.steady.steady &&
+      !now.isDry &&
+      !isDone &&
+      !hasBoth &&
+      !isSweetened &&
+      now.stage !== 'clearing',
+    hasBoth,
+    isStable,
+    isSweetened,
+    notDry:
+      !isBottled &&
+      reading === 'read' &&
+      now.sg?.measured === true &&
+      now.sg.sg <= 1.002 &&
+      now.sweetness !== 'dry' &&
+      !isSweetened,
+    bottledInPart: s.fills.length > 0 ? s.bottled.reduce((n, b) => n + b.count, 0) : 0
+  };
+}

@@ -1,0 +1,156 @@
+import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
+import { finish, YIELD } from '../ferment/convert';
+import { addInto, liquid, scaled } from '../liquid/stock';
+import { COLD_C } from '../tables/substances';
+import { sweetnessWord } from '../units/format';
+import type { Estimate } from '../units/range';
+import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
+import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/fold';
+
+const DAY = 86_400_000;
+
+export type Stage = 'must' | 'fermenting' | 'in glass' | 'clearing' | 'bottled' | 'gone';
+
+/** Where a batch stands: the figures its sentence speaks of. */
+export type Standing = {
+  stage: Stage;
+  day: number;
+  /** gravity now: the last reading, or what the ledger expects when there is none */
+  sg: { sg: number; at: number; measured: boolean } | null;
+  volumeL: number;
+  abv: Estimate;
+  classroom: number | null;
+  /** points a day over the last readings; positive when it falls */
+  pointsPerDay: number | null;
+  residualGL: number;
+  sweetness: ReturnType<typeof sweetnessWord>;
+  expectedSg: Estimate | null;
+  expectedAbv: number | null;
+  steady: Stillness;
+  /** whether the readings of every vessel show that its sugar is gone */
+  isDry: boolean;
+  /** sugar in kg of hexose: turned to alcohol, dissolved, still in the fruit */
+  sugarKg: { turned: number; dissolved: number; held: number };
+};
+
+/**
+ * How long a batch has not moved: no longer than the least still of its vessels.
+ * Once all of it is in bottle, as it was then.
+ */
+export function steadiness(s: BatchState): Stillness {
+  const fills = s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
+  const all = fills.map(stillnessOf);
+  return {
+    steady: all.length > 0 && all.every((x) => x.steady),
+    days: all.length > 0 ? Math.min(...all.map((x) => x.days)) : 0
+  };
+}
+
+/** What fruit leaves unfermented varies by some 6 g/L, and a reading by a point or two. Common practice. */
+const EXTRACT_SG = 0.0025;
+
+/** Final gravity if it goes on: yield and tolerance at their ends, and a reading's error. */
+export function expectedFinish(
+  s: BatchState
+): { sg: Estimate; abv: number; stoppedByAlcohol: boolean } | null {
+  const stock = addInto(contents(s), s.held);
+  if (!liquid(stock)) return null;
+  const tolerance = batchTolerance(s);
+  const end = (t: number, y: number) => finish(stock, t, y);
+  const likely = end(tolerance[1], YIELD.ethanol[1]);
+  const sg = (x: ReturnType<typeof finish>) => liquid(x.stock)?.sg ?? NaN;
+  const [low, mid, high] = [
+    sg(end(tolerance[2], YIELD.ethanol[2])),
+    sg(likely),
+    sg(end(tolerance[0], YIELD.ethanol[0]))
+  ];
+  // A syrup has no end that the sums could tell.
+  if (![low, mid, high].every(Number.isFinite)) return null;
+  return {
+    sg: { low: Math.min(low, mid) - EXTRACT_SG, likely: mid, high: Math.max(high, mid) + EXTRACT_SG },
+    abv: ledgerAbv(likely.stock).likely,
+    stoppedByAlcohol: likely.stoppedByAlcohol
+  };
+}
+
+/** Too cold for its yeast, by the last temperature taken: it may stop short of where it should end; null when not. */
+export function tooCold(s: BatchState): { tempC: number; wantsC: number } | null {
+  const last = [...s.readings].reverse().find((r) => r.tempC !== null);
+  if (!last || s.pitches.length === 0) return null;
+  const wantsC = Math.min(...s.pitches.map((p) => COLD_C[p.yeast.yeastId ?? 'wine']));
+  return last.tempC! < wantsC ? { tempC: last.tempC!, wantsC } : null;
+}
+
+function stageOf(s: BatchState): Stage {
+  if (s.fills.length === 0) return s.bottled.length > 0 ? 'bottled' : 'gone';
+  if (s.rackings.length > 1) return 'clearing';
+  if (s.rackings.length === 1) return 'in glass';
+  return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';
+}
+
+/** Points a day between the last two readings at least half a day apart; null with fewer. */
+function fall(s: BatchState): number | null {
+  const last = s.readings.at(-1);
+  if (!last) return null;
+  const before = [...s.readings].reverse().find((r) => last.at - r.at >= DAY / 2);
+  return before ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY) : null;
+}
+
+export function standingOf(s: BatchState): Standing {
+  // Once bottled, the wine is what went into the bottles.
+  const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.fill.stock;
+  const now = liquid(stock);
+  const last = s.readings.at(-1);
+  const volumeL = volumeOf(s);
+  const residualGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
+  const end = expectedFinish(s);
+  return {
+    stage: stageOf(s),
+    day: Math.floor((s.at - s.startedAt) / DAY) + 1,
+    sg: last
+      ? { sg: last.sg, at: last.at, measured: true }
+      : now
+        ? { sg: now.sg, at: s.at, measured: false }
+        : null,
+    volumeL,
+    abv: abvRange(
+      stock,
+      (s.fills.length > 0 || s.bottled.length === 0 ? s.fills : [s.bottled.at(-1)!.fill]).reduce(
+        (sum, f) => sum + f.unsureKg,
+        0
+      )
+    ),
+    classroom: last && s.startSg ? classroomAbv(s.startSg.sg, last.sg) : null,
+    pointsPerDay: fall(s),
+    residualGL,
+    sweetness: sweetnessWord(residualGL),
+    expectedSg: end?.sg ?? null,
+    expectedAbv: end?.abv ?? null,
+    steady: steadiness(s),
+    isDry: s.fills.length > 0 && s.fills.every((f) => readsDry(f).isDry),
+    sugarKg: { turned: fermentedOf(s), dissolved: scaled(stock).hexoseKg, held: s.held.hexoseKg }
+  };
+}
+
+/** The strength by the formula the plan has chosen; the ledger's where a classroom sum has no reading to go by. */
+export function chosenAbv(
+  s: Pick<BatchState, 'plan'>,
+  standing: Pick<Standing, 'abv' | 'classroom'>
+): number {
+  const formula = s.plan.alcohol ?? 'ledger';
+  if (formula === 'ledger' || standing.classroom === null) return standing.abv.likely;
+  return formula === '131' ? standing.classroom : (standing.classroom * 135) / 131.25;
+}
+
+/** Why the ledger's alcohol and the classroom sum differ, in one sentence; null when they agree. */
+export function whyAbvDiffers(s: BatchState, standing: Standing): string | null {
+  const { classroom, abv } = standing;
+  if (classroom === null || Math.abs(classroom - abv.likely) < 0.15) return null;
+  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; the ledger says ${abv.likely.toFixed(1)} %`;
+  const first = s.readings[0]!;
+  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < abv.likely)
+    return `${head}: the fruit gave sugar after the first reading.`;
+  if (s.fruitInAt !== null && classroom > abv.likely)
+    return `${head}: the first reading was taken before the fruit let its water go.`;
+  return `${head}: it counts the sugar by weight, and the short sum is made for beer-strength worts.`;
+}

@@ -1,0 +1,214 @@
+import { findPoisonous, unsafePart } from '../tables/plants';
+import type { Ingredient } from './plan';
+import {
+  ACID_ADDITIONS,
+  ADDITIVES,
+  SWEETENERS,
+  type AcidAdditionId,
+  type AdditiveId,
+  type Sweetener,
+  type SweetenerId
+} from '../tables/substances';
+import {
+  HOW,
+  reckon,
+  sayAmount,
+  type Amount,
+  type AmountUnit,
+  type Country,
+  type Said
+} from '../units/amount';
+import { explain, InputError } from '../units/input-error';
+import type { Produce } from '../tables/produce';
+import { findProduce } from '../tables/table';
+import { POWDER_WORDS, thingOf, withRead } from './thing';
+
+/**
+ * What a typed line may mean: an ingredient with the amount that was said, or none yet. Where an amount was said that
+ * is none for it, `ask` says what to say instead.
+ */
+export type Choice = {
+  label: string;
+  hint: string;
+  item: Ingredient;
+  unit: AmountUnit | null;
+  amount: Amount | null;
+  ask: string | null;
+};
+
+export type Choices =
+  | { kind: 'refused'; why: string }
+  | {
+      kind: 'choices';
+      choices: Choice[];
+      /** the name, when it is not known; null when something was found */
+      unknown: string | null;
+      /** why the amount cannot be read, where it stands before a name */
+      ask: string | null;
+    };
+
+/** The amount a line begins with, or why it is none, and the name that is left. */
+function split(text: string, country: Country): { said: Said | null; name: string; ask: string | null } {
+  try {
+    const said = sayAmount(text, country);
+    return { said, name: said.of, ask: null };
+  } catch (e) {
+    if (!(e instanceof InputError)) throw e;
+    const bare = text.trim().toLowerCase();
+    // Words that are no amount at all are a name.
+    if (!/\d|^(?:an?|some|several|few|half|one|two|lots?|about|nearly)\s/.test(bare))
+      return { said: null, name: bare, ask: null };
+    const name =
+      /(?:^|\s)of\s+(.+)$/.exec(bare)?.[1] ??
+      bare.replace(/^(?:[^a-z]|\b(?:some|several|a|few|lots?)\b)+/, '');
+    return { said: null, name: /^[a-z]/.test(name) && !/\d/.test(name) ? name : '', ask: explain(e) };
+  }
+}
+
+/** A name, and then with less and less of what only says how the thing is. */
+function namesOf(name: string): string[] {
+  const words = name.split(/\s+/).filter(Boolean);
+  const plain = words.filter((w) => !FORM_WORDS.has(w));
+  const bare = plain.filter((w) => !HOW.has(w));
+  return [...new Set([plain.join(' '), bare.join(' ')])].filter(Boolean);
+}
+const FORM_WORDS = new Set(
+  'fresh frozen thawed dried canned tinned ripe trimmed chopped juice concentrate'.split(' ')
+);
+
+/**
+ * What can be added for a typed line such as `rhubarb`, `3 lb rhubarb`, `4 cups sugar` or `apple juice`.
+ * Poisonous plants and parts are refused before anything is offered.
+ * @param text what was typed; empty offers nothing
+ * @param own the user's own entries, which come before the table's
+ */
+export function chooseIngredient(
+  text: string,
+  country: Country = 'us',
+  own: readonly Produce[] = []
+): Choices {
+  const nothing: Choices = { kind: 'choices', choices: [], unknown: null, ask: null };
+  if (!text.trim()) return nothing;
+  const poisonIn = (name: string) => findPoisonous(name) ?? unsafePart(name);
+  const { said, name, ask } = split(text, country);
+  const poison = poisonIn(name) ?? poisonIn(text.toLowerCase());
+  if (poison) return { kind: 'refused', why: poison.why };
+  if (name.length < 2) return { ...nothing, ask };
+
+  const choices: Choice[] = [];
+  /** Offers an item, with the amount that was said where it is one of it. */
+  const offer = (label: string, hint: string, item: Ingredient) => {
+    const choice: Choice = { label, hint, item, unit: null, amount: null, ask };
+    if (said)
+      try {
+        const thing = thingOf(item, country);
+        // Named with a number alone, it is counted.
+        const bare = thing.each?.piece ? 'piece' : thing.each?.tablet ? 'tablet' : null;
+        choice.amount = reckon({ parts: said.parts, of: '' }, text, thing, bare);
+        choice.item = withRead(item, choice.amount);
+        choice.unit = choice.amount.unit;
+      } catch (e) {
+        if (!(e instanceof InputError)) throw e;
+        choice.ask = explain(e);
+      }
+    choices.push(choice);
+  };
+
+  const wantsConcentrate = /\bconcentrate\b/.test(name);
+  const wantsJuice = /\bjuice\b/.test(name) || wantsConcentrate;
+  const form =
+    (['frozen', 'dried', 'canned'] as const).find((f) =>
+      new RegExp(`\\b${f}\\b`).test(name.replace('tinned', 'canned').replace('thawed', 'frozen'))
+    ) ?? 'fresh';
+  // `elderberries` and `elderberry` are one: the stem is enough.
+  const lookUp = (n: string) => {
+    const whole = findProduce(n, own);
+    return whole.length > 0 ? whole : findProduce(n.replace(/(ies|es|s)$/, ''), own);
+  };
+  const names = namesOf(name);
+  // `rose petals` is one kind, `elderflower petals` are elderflower.
+  const found = names.map(lookUp).find((f) => f.length > 0) ?? [];
+  const saidMass = said?.parts.some(
+    (p) => p.measure?.kind === 'unit' && ['kg', 'g', 'lb', 'oz'].includes(p.measure.unit)
+  );
+  const saidVolume = said?.parts.some((p) => p.measure?.kind === 'unit') && !saidMass;
+  const isCounted = said !== null && !saidMass && !saidVolume;
+  for (const p of found) {
+    const entry = own.includes(p) ? { entry: p } : {};
+    const canJuice = p.forms.includes('juice');
+    const asJuice = wantsJuice || (saidVolume && p.litreG === null && canJuice);
+    if (!asJuice) {
+      const usedForm = p.forms.includes(form) ? form : p.forms.includes('fresh') ? 'fresh' : p.forms[0]!;
+      offer(p.name, p.latin, {
+        kind: 'produce',
+        produceId: p.id,
+        ...entry,
+        massKg: 0,
+        form: usedForm as 'fresh' | 'frozen' | 'dried' | 'canned'
+      });
+    }
+    if (canJuice && !saidMass && !isCounted && !wantsConcentrate)
+      offer(`${p.name} juice`, 'pressed, nothing added', {
+        kind: 'juice',
+        produceId: p.id,
+        ...entry,
+        volumeL: 0
+      });
+    if (p.forms.includes('concentrate') && wantsConcentrate && !saidMass)
+      offer(`${p.name} concentrate`, 'about 68 °Bx', {
+        kind: 'juice',
+        form: 'concentrate',
+        produceId: p.id,
+        ...entry,
+        volumeL: 0
+      });
+  }
+  if (wantsJuice) choices.sort((a, b) => Number(b.item.kind === 'juice') - Number(a.item.kind === 'juice'));
+  const every = (n: string, words: string) => n.split(/\s+/).every((w) => words.includes(w));
+  for (const [id, sweetener] of Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]) {
+    if (!every(name, `${sweetener.words} ${sweetener.name.toLowerCase()}`)) continue;
+    offer(
+      SWEETENERS[id].name,
+      SWEETENERS[id].note,
+      id === 'honey' ? { kind: 'honey', massKg: 0 } : { kind: 'sugar', sugarId: id, massKg: 0 }
+    );
+  }
+  if (
+    'tap spring water'.includes(name) ||
+    /^(?:(?:tap|spring|cold|hot|warm|boil\w*|filtered)\s+)*water$/.test(name)
+  )
+    offer('Water', 'tap or spring', { kind: 'water', volumeL: 0 });
+  for (const [id, acid] of Object.entries(ACID_ADDITIONS) as [
+    AcidAdditionId,
+    { name: string; note: string }
+  ][])
+    if (
+      `${acid.name} ${id} ${id === 'potassium-bicarbonate' || id === 'calcium-carbonate' ? 'deacidify' : 'acid'}`
+        .toLowerCase()
+        .includes(name)
+    )
+      offer(acid.name, acid.note, { kind: 'acid', acidId: id, massKg: 0 });
+  if (/^(?:(?:red|white|dry|other|like)\s+)*wine$/.test(name))
+    offer('Wine', 'dry, about 12 %', { kind: 'wine', volumeL: 0, abv: 12, sg: 0.994 });
+  for (const id of Object.keys(ADDITIVES) as AdditiveId[]) {
+    // Acid blend is an acid.
+    if (id === 'acid-blend' || name.length < 3) continue;
+    const words = `${ADDITIVES[id].toLowerCase()} ${POWDER_WORDS[id]}`.split(/\W+/);
+    const isIt = name.split(/\s+/).every((w) => words.some((x) => x.startsWith(w.replace(/s$/, ''))));
+    if (isIt)
+      offer(ADDITIVES[id], POWDER_HINT[id] ?? 'a powder', { kind: 'additive', additiveId: id, massKg: 0 });
+  }
+  const exact = (c: Choice) =>
+    Number(
+      [name, ...names].includes(c.label.toLowerCase()) || (c.label === 'Citrus zest' && /\bzest\b/.test(name))
+    );
+  choices.sort((a, b) => exact(b) - exact(a));
+  return { kind: 'choices', choices: choices.slice(0, 8), unknown: choices.length === 0 ? name : null, ask };
+}
+
+const POWDER_HINT: Partial<Record<AdditiveId, string>> = {
+  tea: 'for grip, one strong bag for each 4 L',
+  zest: 'scent, no white pith',
+  oak: 'taste weekly',
+  hops: 'taste daily'
+};

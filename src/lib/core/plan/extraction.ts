@@ -1,0 +1,154 @@
+import { drawn } from '../maths/draw';
+import type { Form, Produce } from '../tables/produce';
+
+/** What each form of produce is to the winemaker; `pace` is its half-time against the fresh one. Common practice. */
+export const FORM_NOTES: Record<Form, { name: string; pace: number; note: string }> = {
+  fresh: { name: 'fresh', pace: 1, note: 'Picked and weighed as it is.' },
+  frozen: {
+    name: 'frozen',
+    pace: 0.4,
+    note: 'Half mashed by the frost, so it gives sooner. Catch the thaw juice: it counts.'
+  },
+  canned: {
+    name: 'canned',
+    pace: 0.3,
+    note: 'Weighed drained, put up in juice. Cooked, so it gives at once and wants enzyme; read the label for preservatives.'
+  },
+  dried: { name: 'dried', pace: 1, note: 'Weighed dry. It soaks up water first, then gives.' },
+  juice: { name: 'juice', pace: 0, note: 'Pressed, nothing added: all of it is in the must at once.' },
+  concentrate: {
+    name: 'concentrate',
+    pace: 0,
+    note: 'Juice boiled down to about 68 °Bx; sharp and sweet together.'
+  }
+};
+
+/** How fine it is cut, by its half-time against crushed. Common practice. */
+export const CUTS = {
+  whole: { name: 'whole', pace: 2, note: 'Gives slowly and keeps the pulp together.' },
+  crushed: { name: 'crushed', pace: 1, note: 'Burst by hand or masher: the usual way.' },
+  sliced: { name: 'sliced thin', pace: 0.8, note: 'For roots and firm fruit; thin slices give more.' },
+  blitzed: { name: 'blitzed', pace: 0.5, note: 'Gives fast, and throws more sediment.' }
+} as const;
+export type Cut = keyof typeof CUTS;
+
+/** What heat it gets, by its half-time against raw. Common practice. */
+export const HEATS = {
+  raw: { name: 'raw', pace: 1, note: 'Freshest taste.' },
+  poured: {
+    name: 'boiling water over',
+    pace: 0.6,
+    note: 'Loosens the skins; it must cool before the yeast.'
+  },
+  simmered: {
+    name: 'simmered',
+    pace: 0.15,
+    note: 'For roots and dried flowers. Fruit that is cooked turns hazy.'
+  }
+} as const;
+export type Heat = keyof typeof HEATS;
+
+/** Half-time with pectic enzyme against without. Common practice. */
+export const ENZYME_PACE = 0.7;
+
+export type Handling = { form?: Form; cut?: Cut; heat?: Heat };
+
+/**
+ * Hours until half of what the fruit still holds is in the must.
+ * @param handling its form, cut and heat; crushed, raw and fresh unless said
+ * @param z where the lot lies in the table's spread; 0 is typical
+ */
+export const halfGivenH = (
+  produce: Produce,
+  handling: Handling,
+  hasEnzyme: boolean,
+  z = 0,
+  isLoose = false
+): number =>
+  drawn(produce.halfGivenH, z) *
+  (isLoose ? LOOSE_PACE : 1) *
+  FORM_NOTES[handling.form ?? 'fresh'].pace *
+  CUTS[handling.cut ?? 'crushed'].pace *
+  HEATS[handling.heat ?? 'raw'].pace *
+  (hasEnzyme ? ENZYME_PACE : 1);
+
+/** How much sooner fruit gives that is not in a bag. Common practice. */
+const LOOSE_PACE = 0.85;
+
+/** Share of what the fruit holds that has gone into the must after `hours`: first order. */
+export const shareGiven = (halfH: number, hours: number): number =>
+  halfH > 0 ? 1 - 2 ** (-Math.max(0, hours) / halfH) : 1;
+
+/** Litres an hour that simmer away from one uncovered kitchen pot; under a lid a quarter of it. Common practice. */
+export const BOIL_OFF_L_H = [0.4, 0.7, 1.2] as const;
+const LID = 0.25;
+
+/** Litres lost by simmering for `minutes`, low–usual–high. */
+export const boilOffL = (minutes: number, isCovered = false): readonly [number, number, number] => {
+  const share = (minutes / 60) * (isCovered ? LID : 1);
+  return [BOIL_OFF_L_H[0] * share, BOIL_OFF_L_H[1] * share, BOIL_OFF_L_H[2] * share];
+};
+
+/** Roots with more than this of fibre and starch keep their shape, and their water with it; stalks and pulp collapse. */
+const FIRM_INSOLUBLES = 1.5;
+
+/**
+ * How much liquid the spent pulp keeps, against the same weight of soft fruit. Firm roots come out of the pot nearly as
+ * heavy as they went in: some 0.8 L a kilogram when they drip. Petals keep their own weight and more; dried, they soak
+ * up three times theirs and dried fruit most of its own. Common practice.
+ */
+export function pulpFactor(produce: Produce, form: Form = 'fresh'): number {
+  if (produce.family === 'dried') return 4;
+  if (isLeafy(produce)) return form === 'dried' ? 15 : 5;
+  if (form === 'dried') return 4;
+  return produce.family === 'root' && produce.insolubles[1] >= FIRM_INSOLUBLES ? 4 : 1;
+}
+
+const isLeafy = (produce: Produce): boolean => produce.family === 'flower' || produce.family === 'leaf';
+
+/** Litres of juice from a kilogram, pressed without water, by what presses it. Common practice. */
+export const PRESSES = {
+  bag: { name: 'wrung in a bag', litresPerKg: [0.3, 0.42, 0.52], note: 'By hand.' },
+  basket: { name: 'basket press', litresPerKg: [0.48, 0.58, 0.66], note: 'The usual garden press.' },
+  hydraulic: {
+    name: 'water or hydraulic press',
+    litresPerKg: [0.58, 0.66, 0.74],
+    note: 'Even, high pressure.'
+  }
+} as const;
+export type Press = keyof typeof PRESSES;
+
+/** How it was broken before the press, by the yield against milled. Common practice. */
+export const MILLS = {
+  chopped: { name: 'chopped', share: 0.75, note: 'By knife: leaves a good deal behind.' },
+  milled: { name: 'milled', share: 1, note: 'Scratter or mill, fine.' },
+  thawed: { name: 'frozen and thawed', share: 1.08, note: 'The frost has broken every cell.' }
+} as const;
+export type Mill = keyof typeof MILLS;
+
+/** Litres of juice pressed from a kilogram; `z` 0 is typical. Never more than the fruit holds. */
+export const juiceLPerKg = (press: Press, mill: Mill, z = 0): number =>
+  drawn(PRESSES[press].litresPerKg, z) * MILLS[mill].share;
+
+/** Press loads for `massKg`, when a load takes `pressL` litres of pulp: a litre of milled pulp weighs about 0.95 kg. Common practice. */
+export const pressLoads = (massKg: number, pressL: number): number =>
+  Math.ceil(massKg / 0.95 / pressL - 1e-9);
+
+/** Share of its juice that thawing fruit lets go, lost when it is poured off. Common practice. */
+export const THAW_JUICE = [0.15, 0.25, 0.35] as const;
+
+/** Where a lot lies against the table, in its 80 % spread, by ripeness; what spread is left is three fifths. Common practice. */
+export const RIPENESS = {
+  under: { name: 'underripe', sugar: -1.1, acid: 1, note: 'Sharper, less sweet.' },
+  ripe: { name: 'ripe', sugar: 0, acid: 0, note: 'As the table has it.' },
+  over: { name: 'very ripe', sugar: 1.1, acid: -1, note: 'Sweeter, softer in acid.' }
+} as const;
+export type Ripeness = keyof typeof RIPENESS;
+
+/** Soluble nitrogen that yeast can take, mg a kg, by class: low–typical–high. Our estimate from juice analyses (from memory). */
+export const NITROGEN_MG_KG = {
+  none: [0, 4, 12],
+  low: [25, 55, 95],
+  medium: [60, 110, 170],
+  high: [120, 190, 280]
+} as const;

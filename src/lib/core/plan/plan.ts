@@ -1,0 +1,332 @@
+import { z } from 'zod';
+import { findPoisonous, unsafePart } from '../tables/plants';
+import {
+  CUTS,
+  HEATS,
+  MILLS,
+  PRESSES,
+  RIPENESS,
+  type Cut,
+  type Heat,
+  type Mill,
+  type Press,
+  type Ripeness
+} from './extraction';
+import { SCHOOLS, type ChoiceOf, type SchoolId } from '../tables/schools';
+import { ownProduceSchema, produceSchema, type Produce } from '../tables/produce';
+import { produceById } from '../tables/table';
+import {
+  ACID_ADDITIONS,
+  ADDITIVES,
+  SWEETENERS,
+  YEASTS,
+  type AcidAdditionId,
+  type AdditiveId,
+  type SweetenerId,
+  type YeastId
+} from '../tables/substances';
+
+const keys = <K extends string>(table: Record<K, unknown>) => Object.keys(table) as [K, ...K[]];
+const MAX_KG = 2000;
+const MAX_L = 5000;
+
+const massKg = z.number().finite().min(0, 'must not be negative').max(MAX_KG, `is more than ${MAX_KG} kg`);
+const volumeL = z.number().finite().min(0, 'must not be negative').max(MAX_L, `is more than ${MAX_L} L`);
+
+const produceId = z.string().max(64);
+const id = z.string().max(64);
+
+const findings = {
+  /** degrees Brix of the strained juice */
+  brix: z.number().finite().min(0).max(80).optional(),
+  /** titratable acid of the juice, g/L as tartaric */
+  taGL: z.number().finite().min(0).max(100).optional(),
+  ph: z.number().finite().min(1.5).max(9).optional()
+};
+/** What was measured in the juice of a lot: it replaces the table for that lot. */
+export const juiceReadingSchema = z.strictObject(findings);
+export type JuiceReading = z.infer<typeof juiceReadingSchema>;
+
+/** The entry a row of produce or juice is reckoned by: its own, else what it was made with, else the table's. */
+type WithEntry = { produceId: string; entry?: Produce | undefined; figures?: Produce | undefined };
+type Check = <T extends WithEntry>(item: T, ctx: z.RefinementCtx<T>) => void;
+
+/** What a row names is no poison, and an entry of one's own is for what it names. */
+const soundEntry: Check = (item, ctx) => {
+  const issue = (message: string, key = 'produceId') =>
+    ctx.addIssue({ code: 'custom', message, path: [key], input: item });
+  if (item.entry && item.entry.id !== item.produceId)
+    return issue(`is for “${item.entry.id}”, not “${item.produceId}”`, 'entry');
+  if (!item.entry && produceById(item.produceId)) return;
+  for (const name of [item.entry?.name, item.entry?.plural, item.entry?.latin, item.produceId]) {
+    const poison = name ? (findPoisonous(name) ?? unsafePart(name)) : null;
+    if (poison) return issue(`“${name}” is not food: ${poison.why}`);
+  }
+};
+
+/** The same, and that its figures are known. */
+const knownEntry: Check = (item, ctx) => {
+  soundEntry(item, ctx);
+  if (!item.entry && !item.figures && !produceById(item.produceId))
+    ctx.addIssue({
+      code: 'custom',
+      message: `“${item.produceId}” is no produce in the table; GET /api/produce lists them`,
+      path: ['produceId'],
+      input: item
+    });
+};
+
+/** On a row of the slip: the row's own id, the unit it was typed in, and whether Vecino works it out. */
+const row = {
+  id: z.string().max(64).optional(),
+  unit: z.string().max(12).optional(),
+  /** true when the amount is held by the user; false when the solver may change it */
+  held: z.boolean().optional(),
+  /** the most there is of it, kg or L: the solver takes no more */
+  most: z.number().finite().min(0).max(MAX_L).optional(),
+  /** the lot of the harvest that it is taken from */
+  lotId: id.optional()
+};
+
+const ingredients = (checkEntry: Check, isKept: boolean) =>
+  z.discriminatedUnion('kind', [
+    z
+      .strictObject({
+        ...row,
+        kind: z.literal('produce'),
+        produceId,
+        /** the user's own entry, or their figures for the table's */
+        entry: ownProduceSchema.optional(),
+        /** the table's figures as they were when this went in */
+        figures: produceSchema.optional(),
+        massKg,
+        form: z.enum(['fresh', 'frozen', 'canned', 'dried']).optional(),
+        /** bought weight is converted by the usable fraction; trimmed is what goes in */
+        weighed: z.enum(['trimmed', 'bought']).optional(),
+        cut: z.enum(keys<Cut>(CUTS)).optional(),
+        heat: z.enum(keys<Heat>(HEATS)).optional(),
+        simmerMin: z.number().finite().min(0).max(600).optional(),
+        ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
+        /** what became of the juice that thawing let go */
+        thawJuice: z.enum(['kept', 'poured-off']).optional(),
+        /** pressed for its juice, without water: only the juice goes in */
+        pressed: z
+          .strictObject({ press: z.enum(keys<Press>(PRESSES)), mill: z.enum(keys<Mill>(MILLS)) })
+          .optional(),
+        /** strained off before the sugar goes in; what is simmered is, unless said */
+        strained: z.boolean().optional(),
+        measured: juiceReadingSchema.optional()
+      })
+      .superRefine(checkEntry),
+    z.strictObject({
+      ...row,
+      kind: z.literal('sugar'),
+      sugarId: z.enum(keys<SweetenerId>(SWEETENERS)),
+      massKg,
+      /** left lying on the bottom, to dissolve by itself */
+      layered: z.boolean().optional()
+    }),
+    z.strictObject({ ...row, kind: z.literal('honey'), massKg, layered: z.boolean().optional() }),
+    z
+      .strictObject({
+        ...row,
+        kind: z.literal('juice'),
+        produceId,
+        entry: ownProduceSchema.optional(),
+        figures: produceSchema.optional(),
+        form: z.enum(['juice', 'concentrate']).optional(),
+        volumeL,
+        ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
+        measured: juiceReadingSchema.optional()
+      })
+      .superRefine((item, ctx) => {
+        checkEntry(item, ctx);
+        const entry = item.entry ?? produceById(item.produceId);
+        if (!isKept && entry && !entry.forms.includes('juice'))
+          ctx.addIssue({
+            code: 'custom',
+            message: 'is not pressed for juice; enter it as produce',
+            path: ['produceId'],
+            input: item
+          });
+      }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('water'),
+      volumeL,
+      /** mg/L as CaCO₃ */
+      alkalinityMgL: z.number().finite().min(0).max(1000).optional()
+    }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('wine'),
+      volumeL,
+      abv: z.number().finite().min(0).max(25),
+      sg: z.number().finite().min(0.97).max(1.2),
+      taGL: z.number().finite().min(0).max(30).optional(),
+      ph: z.number().finite().min(2.5).max(5).optional()
+    }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('acid'),
+      acidId: z.enum(keys<AcidAdditionId>(ACID_ADDITIONS)),
+      massKg
+    }),
+    z.strictObject({
+      ...row,
+      kind: z.literal('additive'),
+      additiveId: z.enum(keys<AdditiveId>(ADDITIVES)),
+      massKg: massKg.max(20, 'is more than 20 kg of a powder')
+    })
+  ]);
+
+/** An ingredient of a plan that is made now. */
+export const ingredientSchema = ingredients(knownEntry, false);
+/** One that was written down, by whatever table there was then. */
+export const keptIngredientSchema = ingredients(soundEntry, true);
+
+export const yeastSchema = z.strictObject({
+  yeastId: z.enum(keys<YeastId>(YEASTS)).optional(),
+  toleranceAbv: z.number().finite().min(1).max(25).optional()
+});
+
+/** What is asked of the solver; what is null or left out follows. */
+export const targetSchema = z.strictObject({
+  abv: z.number().finite().min(0).max(25).nullable(),
+  /** litres into glass, once the fruit is out; null makes as much as the fruit usually does */
+  volumeL: z.number().finite().positive().max(MAX_L).nullable(),
+  /** how the amount was said: litres, gallons or bottles of 0.75 L */
+  volumeUnit: z.enum(['L', 'us-gal', 'uk-gal', 'bottles']).optional(),
+  /** the amount by the vessel: litres of must and fruit that it is filled with */
+  fillL: z.number().finite().positive().max(MAX_L).nullish(),
+  /** usable fruit, kg a litre of wine */
+  fruitKgL: z.number().finite().positive().max(5).nullish(),
+  /** titratable acid of the must, g/L as tartaric */
+  taGL: z.number().finite().min(0).max(40).nullish(),
+  /** the must's pH is to be no higher */
+  phMax: z.number().finite().min(2.5).max(7).nullish(),
+  /** sugar in the finished wine, g/L; 0 is dry */
+  sweetGL: z.number().finite().min(0).max(200).nullish(),
+  /** nitrogen that yeast can take, at least, mg/L */
+  yanMgL: z.number().finite().min(0).max(1000).nullish(),
+  /** the start gravity is to be no higher, once the fruit has given all */
+  sgMax: z.number().finite().min(1.01).max(1.2).nullish(),
+  /** how far each may be missed, in its own unit, before anything else gives way for it */
+  within: z
+    .partialRecord(
+      z.enum(['abv', 'volumeL', 'fillL', 'fruitKgL', 'taGL', 'phMax', 'yanMgL', 'sgMax']),
+      z.number().finite().min(0).max(100)
+    )
+    .optional()
+});
+
+/** A choice in a school; the usual one is taken when it is left out. */
+const school = <S extends SchoolId>(s: S) =>
+  z.enum(Object.keys(SCHOOLS[s].options) as [ChoiceOf<S>, ...ChoiceOf<S>[]]).optional();
+
+/** The choices of method that a plan holds, one for each school. */
+export const methodShape = {
+  wash: school('wash'),
+  wildYeast: school('wildYeast'),
+  fruitIn: school('fruitIn'),
+  press: school('press'),
+  cover: school('cover'),
+  pitch: school('pitch'),
+  sugar: school('sugar'),
+  powders: school('powders'),
+  stirring: school('stirring'),
+  air: school('air'),
+  nutrient: school('nutrient'),
+  sharpen: school('sharpen'),
+  tannin: school('tannin'),
+  clearing: school('clearing'),
+  finish: school('finish'),
+  topUp: school('topUp'),
+  alcohol: school('alcohol'),
+  /** pectic enzyme: given unless said otherwise where the fruit holds pectin */
+  enzyme: z.boolean().optional()
+};
+
+/** A plan: what the Plan page edits, a file holds, and `POST /api/estimate` takes. */
+const plans = <I extends typeof ingredientSchema>(item: I) =>
+  z.strictObject({
+    ingredients: z
+      .array(item)
+      .min(1, 'needs at least one ingredient')
+      .max(100, 'holds more than 100 ingredients'),
+    yeast: yeastSchema.optional(),
+    name: z.string().max(120).optional(),
+    target: targetSchema.optional(),
+    vesselId: z.string().max(64).optional(),
+    ...methodShape,
+    /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
+    prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),
+    /** cautions that were read and put away while planning */
+    acknowledged: z.array(id).max(100).optional()
+  });
+export const planSchema = plans(ingredientSchema);
+/** A plan that was written down. */
+export const keptPlanSchema = plans(keptIngredientSchema);
+
+export type Ingredient = z.infer<typeof ingredientSchema>;
+export type Plan = z.infer<typeof planSchema>;
+export type Target = z.infer<typeof targetSchema>;
+export type Yeast = z.infer<typeof yeastSchema>;
+type ProduceRow = Extract<Ingredient, { kind: 'produce' | 'juice' }>;
+
+/** The entry an ingredient is reckoned by, its own or the table's; undefined for what is no produce. */
+export const entryOf = (item: Ingredient): Produce | undefined =>
+  'produceId' in item
+    ? ((item as ProduceRow).entry ?? (item as ProduceRow).figures ?? produceById(item.produceId))
+    : undefined;
+
+/** Whether an ingredient can be reckoned with: produce needs its figures. */
+export const isKnown = (item: Ingredient): boolean => !('produceId' in item) || entryOf(item) !== undefined;
+
+/** A row with the table's figures as they are today, so that no later table rewrites what was made with it. */
+const withFigure = (item: Ingredient): Ingredient => {
+  if (!('produceId' in item) || item.entry || item.figures) return item;
+  const figures = produceById(item.produceId);
+  return figures ? ({ ...item, figures } as Ingredient) : item;
+};
+
+/** The data of an event, each row of produce in it with its figures. */
+export const withFigures = <T>(data: T): T => {
+  const holds = data as { ingredients?: Ingredient[]; ingredient?: Ingredient };
+  return {
+    ...data,
+    ...(Array.isArray(holds.ingredients) ? { ingredients: holds.ingredients.map(withFigure) } : {}),
+    ...(holds.ingredient ? { ingredient: withFigure(holds.ingredient) } : {})
+  };
+};
+
+/** A row without them, as a new plan wants it. */
+export const withoutFigures = (item: Ingredient): Ingredient => {
+  if (!('produceId' in item)) return item;
+  const { figures: _, ...bare } = item as ProduceRow;
+  return bare as Ingredient;
+};
+
+/** Kilograms or litres of an ingredient, as it was entered. */
+export const amountOf = (item: Ingredient): number => ('volumeL' in item ? item.volumeL : item.massKg);
+
+/** The same ingredient, so much of it: kg or L. */
+export const withAmount = (item: Ingredient, amount: number): Ingredient =>
+  'volumeL' in item ? { ...item, volumeL: amount } : ({ ...item, massKg: amount } as Ingredient);
+
+/** Whether pectic enzyme goes in: as the plan says, else where the fruit holds pectin. */
+export const usesEnzyme = (plan: Plan): boolean =>
+  plan.enzyme ??
+  plan.ingredients.some((i) => {
+    const pectin = amountOf(i) > 0 ? entryOf(i)?.pectin : undefined;
+    return pectin === 'high' || pectin === 'medium';
+  });
+
+/** Tolerance low–usual–high of a yeast; a bare figure is taken ±1 %. */
+export function toleranceOf(yeast: Yeast | undefined): readonly [number, number, number] {
+  if (yeast?.toleranceAbv !== undefined) {
+    const t = yeast.toleranceAbv;
+    return [Math.max(0.5, t - 1), t, t + 1];
+  }
+  return YEASTS[yeast?.yeastId ?? 'wine'].toleranceAbv;
+}

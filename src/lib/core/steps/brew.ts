@@ -1,0 +1,423 @@
+import type { LedgerEvent } from '../ledger/events';
+import { liveTimed } from '../ledger/events';
+import { likelyFigures } from '../must/balance';
+import { nameOf } from '../plan/name';
+import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
+import { usableKg } from '../must/contribution';
+import { isStrained, pulpL } from '../must/strain';
+import { CUTS, HEATS, pulpFactor } from '../plan/extraction';
+import { additiveOf, feedsOf, isForMust, powderOf, powdersOf, type Powder } from '../must/powders';
+import { beforeSweetening, sweetenedWith } from '../solve/goals';
+import { solvePlan } from '../solve/solve';
+import { kitOf } from './kit';
+import { choiceOf } from '../tables/schools';
+import { type StepId } from '../tables/step-id';
+import { stepsOf } from './steps';
+import { sugarParts } from '../must/sugar-parts';
+
+const HOUR = 3_600_000;
+
+/** What of a brew day is done, read out of the log. */
+export type BrewDone = {
+  /** rows that are in, by their id on the slip, as they were weighed */
+  rows: Map<string, Ingredient>;
+  /** cards ticked or skipped, and when */
+  steps: Map<string, { at: number; outcome: 'done' | 'skipped' }>;
+  /** timers that were started, and when they end */
+  timers: Map<string, number>;
+  /** powders and yeast, and when they went in */
+  powders: Map<string, number>;
+  pitchedAt: number | null;
+  startedAt: number;
+  readings: number[];
+  tempsC: { at: number; tempC: number }[];
+  /** corrections by sugar or water after a reading */
+  adjusted: number[];
+};
+
+/** Ids of rows that correct a must after a reading. */
+export const ADJUST = 'adjust';
+
+export function brewDone(events: readonly LedgerEvent[]): BrewDone {
+  const done: BrewDone = {
+    rows: new Map(),
+    steps: new Map(),
+    timers: new Map(),
+    powders: new Map(),
+    pitchedAt: null,
+    startedAt: 0,
+    readings: [],
+    tempsC: [],
+    adjusted: []
+  };
+  const byHand: Ingredient[] = [];
+  let plan: Plan | null = null;
+  for (const { e, at } of liveTimed(events)) {
+    if (e.type === 'planned') {
+      done.startedAt = at;
+      plan = e.data.plan as Plan;
+    }
+    if (e.type === 'pitch') done.pitchedAt ??= at;
+    if (e.type === 'reading') {
+      if (e.data.sg !== undefined) done.readings.push(at);
+      if (e.data.tempC !== undefined) done.tempsC.push({ at, tempC: e.data.tempC });
+    }
+    if (e.type === 'step') {
+      if (e.data.outcome === 'snoozed' && e.data.until)
+        done.timers.set(e.data.step, Date.parse(e.data.until));
+      else if (e.data.outcome !== 'snoozed') done.steps.set(e.data.step, { at, outcome: e.data.outcome });
+    }
+    if (e.type === 'addition')
+      for (const i of e.data.ingredients) {
+        if (i.id?.startsWith(ADJUST)) done.adjusted.push(at);
+        else if (i.id) done.rows.set(i.id, i);
+        else byHand.push(i);
+        if (i.kind === 'additive') done.powders.set(i.additiveId, at);
+      }
+  }
+  // What was put in by hand, beside the cards, is not asked for again.
+  for (const i of byHand) {
+    const row = plan?.ingredients.find((r) => r.id && !done.rows.has(r.id) && isSameThing(r, i));
+    if (row?.id) done.rows.set(row.id, { ...i, id: row.id });
+  }
+  return done;
+}
+
+/** Whether two rows are of one thing: the same fruit, sugar, acid or powder. */
+const isSameThing = (a: Ingredient, b: Ingredient): boolean =>
+  a.kind === b.kind &&
+  ('produceId' in a ? 'produceId' in b && a.produceId === b.produceId : true) &&
+  (a.kind !== 'sugar' || b.kind !== 'sugar' || a.sugarId === b.sugarId) &&
+  (a.kind !== 'acid' || b.kind !== 'acid' || a.acidId === b.acidId) &&
+  (a.kind !== 'additive' || b.kind !== 'additive' || a.additiveId === b.additiveId);
+
+/**
+ * The plan with what was really weighed in it: those rows stand, what is still free is worked out anew, so that
+ * strength and amount are still met.
+ */
+export function redosed(plan: Plan, done: Pick<BrewDone, 'rows'>): Plan {
+  const ingredients = plan.ingredients.map((i) => {
+    const real = i.id ? done.rows.get(i.id) : undefined;
+    return real ? ({ ...real, id: i.id, held: true } as Ingredient) : i;
+  });
+  return solvePlan({ ...plan, ingredients }).plan;
+}
+
+export type BrewCard = {
+  id: string;
+  kind: 'kit' | 'weigh' | 'powder' | 'tick' | 'cool' | 'read' | 'yeast' | 'tag';
+  title: string;
+  how: string;
+  /** weigh: the row as it should be weighed */
+  row?: Ingredient;
+  powder?: Powder;
+  /** kit: what to tick off */
+  list?: string[];
+  /** minutes a timer is offered for */
+  timerMin?: number;
+  /** cards that must be done so long before, and why */
+  waits: { id: string; hours: number; why: string }[];
+};
+
+/** Minutes that dry yeast is woken. Common practice. */
+const WAKE_MIN = 15;
+const TEA_MIN = 10;
+/** Common practice: below this the enzyme lives; below that the yeast. */
+export const ENZYME_C = 40;
+export const YEAST_C = 25;
+
+/** The steps whose powders a card stands for. */
+const cardOfStep: Partial<Record<StepId, string>> = {
+  campden: 'campden',
+  enzyme: 'pectic-enzyme',
+  starter: 'starter'
+};
+
+/**
+ * The cards of a brew day, in order: what to sanitise, fruit, heat, sugar, water, the mark, powders, the reading,
+ * the yeast, the tag. Waits are those of the plan's steps.
+ * @param plan as it is brewed now, re-dosed
+ */
+export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
+  const { now } = sugarParts(plan);
+  const rows = now.ingredients.filter((i) => i.id && amountOf(i) > 0);
+  const f = likelyFigures(plan);
+  const steps = new Map(stepsOf(plan).map((s) => [s.id, s]));
+  const isHot =
+    choiceOf(plan, 'wildYeast') === 'heat' ||
+    rows.some((i) => i.kind === 'produce' && i.heat !== undefined && i.heat !== 'raw');
+  const cards: BrewCard[] = [
+    {
+      id: 'kit',
+      kind: 'kit',
+      title: 'Clean and sanitise',
+      how: 'Everything that will touch the must. Sanitising is not sterilising; do not rinse it off again with tap water.',
+      list: kitOf(plan, vesselName),
+      waits: []
+    }
+  ];
+  const weigh = (i: Ingredient): BrewCard => ({
+    id: `row-${i.id!}`.slice(0, 40),
+    kind: 'weigh',
+    title: nameOf(i),
+    how: handlingOf(i, plan),
+    row: i,
+    waits: []
+  });
+  const of = (...kinds: Ingredient['kind'][]) => rows.filter((i) => kinds.includes(i.kind));
+  const water = of('water');
+  // In the order it is done: what is infused, its water, the heat, the straining; then fruit, sugar and the rest.
+  const infused = rows.filter(isStrained);
+  const fruit = of('produce', 'juice', 'wine').filter((i) => !infused.includes(i));
+  const isPoured = isHot && water.length > 0;
+  cards.push(...infused.map(weigh));
+  if (!isPoured || infused.length === 0) cards.push(...fruit.map(weigh));
+  if (isPoured || infused.length > 0) cards.push(...water.map(weigh));
+  if (isPoured) {
+    const simmer = Math.max(
+      0,
+      ...rows.map((i) => (i.kind === 'produce' && i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0))
+    );
+    cards.push({
+      id: 'boil',
+      kind: 'tick',
+      title: simmer > 0 ? `Simmer ${simmer} minutes` : 'Water on the boil',
+      how:
+        simmer > 0
+          ? 'In the water, under a lid, until tender, not to a mash.'
+          : `Pour it over ${fruit.length + infused.length > 0 ? 'the fruit, ' : ''}in the bucket, not into cold glass. Hot water and syrup scald: keep hands and children clear.`,
+      ...(simmer > 0 ? { timerMin: simmer } : {}),
+      waits: []
+    });
+  }
+  if (infused.length > 0) {
+    cards.push({
+      id: 'strain',
+      kind: 'tick',
+      title: 'Strain it into the bucket',
+      how: `${STRAIN_HOW[choiceOf(plan, 'press')]} The ${listed(infused.map((i) => nameOf(i).toLowerCase()))} keep about ${pulpL(
+        plan.press,
+        infused.reduce((sum, i) => sum + infusedPulpKg(i), 0)
+      ).toFixed(1)} L of the water: no sugar is lost with it.`,
+      waits: [{ id: 'boil', hours: 0, why: 'once it is simmered' }]
+    });
+    cards.push(...fruit.map(weigh));
+  }
+  cards.push(...of('sugar', 'honey').map(weigh));
+  if (!isPoured && infused.length === 0) cards.push(...water.map(weigh));
+  cards.push({
+    id: 'mark',
+    kind: 'tick',
+    title: 'Stir, and look at the mark',
+    how: 'Stir until nothing grates on the bottom. With all that went in, it should stand here; if it does not, something was weighed wrong.',
+    waits: []
+  });
+  if (isHot)
+    cards.push({
+      id: 'cool',
+      kind: 'cool',
+      title: 'Cover it and let it cool',
+      how: `Enzyme wants it below ${ENZYME_C} °C, yeast below ${YEAST_C} °C. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
+      waits: []
+    });
+  const powders = powdersOf(plan, f.liquidVolumeL).filter(isForMust);
+  const powder = (p: Powder, waits: BrewCard['waits'] = []): BrewCard => ({
+    id: additiveOf(p) ?? p.id,
+    kind: p.id === 'tea' ? 'tick' : 'powder',
+    title: p.id === 'tea' ? `Strong tea, ${p.amount}` : p.name,
+    how: p.why,
+    ...(p.id === 'tea' ? { timerMin: TEA_MIN } : { powder: p }),
+    waits
+  });
+  const waitsOf = (step: StepId): BrewCard['waits'] =>
+    (steps.get(step)?.waits ?? []).flatMap((w) => {
+      const id = w.step === 'crush' ? (isHot ? 'cool' : 'mark') : cardOfStep[w.step];
+      // What is hot waits for its card, which knows the temperature.
+      return id ? [{ id, hours: w.step === 'crush' ? 0 : w.minH, why: w.why }] : [];
+    });
+  for (const p of powders.filter((x) => x.step === 'crush')) cards.push(powder(p));
+  cards.push(...of('acid', 'additive').map(weigh));
+  for (const p of powders.filter((x) => x.step === 'campden')) cards.push(powder(p));
+  cards.push({
+    id: 'read',
+    kind: 'read',
+    title: 'Read, adjust, read',
+    how: 'A strained sample from below the cap, bubbles spun off, at eye level, with its temperature.',
+    waits: []
+  });
+  for (const p of powders.filter((x) => x.step === 'enzyme')) cards.push(powder(p, waitsOf('enzyme')));
+  if (choiceOf(plan, 'wildYeast') !== 'wild') {
+    const yeast = powders.find((p) => p.id === 'yeast')!;
+    if (choiceOf(plan, 'pitch') === 'starter')
+      cards.push({
+        id: 'starter',
+        kind: 'tick',
+        title: 'Begin the starter',
+        how: steps.get('starter')!.how,
+        waits: []
+      });
+    cards.push({
+      id: 'yeast',
+      kind: 'yeast',
+      title: 'Yeast in',
+      how: steps.get('pitch')!.how,
+      powder: yeast,
+      ...(choiceOf(plan, 'pitch') === 'rehydrated' ? { timerMin: WAKE_MIN } : {}),
+      waits: waitsOf('pitch')
+    });
+  }
+  const feeds = feedsOf(plan);
+  // All at once it goes in with the yeast; in parts, each has its day on the walk.
+  if (feeds.length === 1)
+    for (const [id, g] of [
+      ['nutrient', feeds[0]!.mixG],
+      ['dap', feeds[0]!.dapG]
+    ] as const)
+      if (g > 0.05) cards.push(powder(powderOf(id, g, 'pitch')));
+  cards.push({
+    id: 'tag',
+    kind: 'tag',
+    title: 'Mark the bucket',
+    how: 'Name, date, start gravity, and the next steps: on tape, on the bucket.',
+    waits: []
+  });
+  return cards;
+}
+
+const STRAIN_HOW = {
+  drip: 'Let it drain by itself.',
+  squeeze: 'Let it drain, then squeeze.',
+  press: 'Let it drain, then press it.'
+} as const;
+const listed = (names: readonly string[]): string => names.join(' and ');
+/** Pulp of a row that is strained off, kg counted as soft fruit. */
+const infusedPulpKg = (i: Ingredient): number =>
+  i.kind === 'produce' ? usableKg(i, entryOf(i)!) * pulpFactor(entryOf(i)!, i.form) : 0;
+
+/** What to do with a row before it is weighed, in words. */
+function handlingOf(i: Ingredient, plan: Plan): string {
+  if (i.kind === 'produce') {
+    const hours = (entryOf(i)?.hoursPerKg ?? 0) * i.massKg;
+    const wash = { rinsed: 'Rinse', washed: 'Wash and drain', unwashed: 'Look over, do not wash' }[
+      choiceOf(plan, 'wash')
+    ];
+    const isOff = isStrained(i);
+    const heat = i.heat ?? (choiceOf(plan, 'wildYeast') === 'heat' ? 'poured' : 'raw');
+    return [
+      `${wash}, trim, then weigh what goes in.`,
+      `${cap(CUTS[i.cut ?? 'crushed'].name)}${choiceOf(plan, 'fruitIn') === 'bag' && !isOff ? ', in the bag' : ''}${heat === 'raw' ? '' : `; ${HEATS[heat].name}`}${isOff ? ', then strained off' : ''}.`,
+      ...(i.form === 'frozen' ? ['The thaw juice goes in too.'] : []),
+      ...(hours >= 0.25
+        ? [`Takes about ${hours < 1 ? `${Math.round(hours * 60)} min` : `${hours.toFixed(1)} h`}.`]
+        : [])
+    ].join(' ');
+  }
+  if (i.kind === 'sugar' || i.kind === 'honey')
+    return 'Dissolved in warm water first, or stirred in until nothing grates.';
+  if (i.kind === 'water') return 'What brings it to strength and amount, after all that is in already.';
+  if (i.kind === 'acid') return 'Stirred in; taste and read again.';
+  return 'Stirred in.';
+}
+const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
+
+export type CardState =
+  | { status: 'done'; at: number }
+  | { status: 'waiting'; until: number; why: string }
+  | { status: 'blocked' }
+  | { status: 'open' };
+
+/** When a card was done: by the event that is its doing, or ticked or skipped; null while it is to do. */
+export function doneAt(card: BrewCard, done: BrewDone): number | null {
+  const ticked = done.steps.get(card.id)?.at ?? null;
+  if (ticked !== null) return ticked;
+  if (card.kind === 'weigh') return card.row?.id && done.rows.has(card.row.id) ? done.startedAt : null;
+  if (card.kind === 'powder') return done.powders.get(card.id) ?? null;
+  if (card.kind === 'yeast') return done.pitchedAt;
+  return null;
+}
+
+/** Where each card stands: done, waiting until when, kept by another, or open to be done. */
+export function cardStates(
+  cards: readonly BrewCard[],
+  done: BrewDone,
+  nowMs: number
+): Map<string, CardState> {
+  const out = new Map<string, CardState>();
+  for (const card of cards) {
+    const at = doneAt(card, done);
+    if (at !== null) {
+      out.set(card.id, { status: 'done', at });
+      continue;
+    }
+    let until = 0;
+    let why = '';
+    let isBlocked = false;
+    for (const w of card.waits) {
+      const before = cards.find((c) => c.id === w.id);
+      if (!before) continue;
+      const since = doneAt(before, done);
+      if (since === null) isBlocked = true;
+      else if (since + w.hours * HOUR > Math.max(nowMs, until)) {
+        until = since + w.hours * HOUR;
+        why = w.why;
+      }
+    }
+    out.set(
+      card.id,
+      isBlocked
+        ? { status: 'blocked' }
+        : until > nowMs
+          ? { status: 'waiting', until, why }
+          : { status: 'open' }
+    );
+  }
+  return out;
+}
+
+/** The card to do now: the first that is open; null while all that is left has to wait, or nothing is left. */
+export const currentCard = (cards: readonly BrewCard[], states: Map<string, CardState>): BrewCard | null =>
+  cards.find((c) => states.get(c.id)?.status === 'open') ?? null;
+
+/** Whether a brew day is over: every card done. */
+export const isBrewed = (states: Map<string, CardState>): boolean =>
+  [...states.values()].every((s) => s.status === 'done');
+
+/** Specific heats, kJ/(kg K): water, fruit by its water, sugar. @source handbook values (from memory) */
+const HEAT = { water: 4.18, fruit: 3.8, sugar: 1.25 };
+
+/** Temperature, °C, when a plan's water is poured boiling over what is at `roomC`, some steam lost. */
+export function pouredC(plan: Plan, roomC = 18): number {
+  let [held, warm] = [0, 0];
+  for (const i of plan.ingredients) {
+    const kg = amountOf(i);
+    const c =
+      i.kind === 'water' ? HEAT.water : i.kind === 'sugar' || i.kind === 'honey' ? HEAT.sugar : HEAT.fruit;
+    held += c * kg;
+    warm += c * kg * (i.kind === 'water' ? 95 : roomC);
+  }
+  return held > 0 ? warm / held : roomC;
+}
+
+/** The strength that the must of the first day is to ferment to, so that the wine ends as it was asked for. */
+export function wantedAbv(plan: Plan): number {
+  const parts = sugarParts(plan);
+  const abv = plan.target?.abv;
+  return parts.later.length === 0 && abv != null
+    ? beforeSweetening(abv, sweetenedWith(plan))
+    : likelyFigures(parts.now).potentialAbv;
+}
+
+/** Where the loop of reading and adjusting stands. */
+export type ReadPhase = 'first' | 'half' | 'again' | 'rest' | 'right';
+
+/**
+ * Read, add half of what the sum says, read again, add the rest.
+ * @param isRight whether the last reading left nothing to correct
+ */
+export function readPhase(done: Pick<BrewDone, 'readings' | 'adjusted'>, isRight: boolean): ReadPhase {
+  const [read, added] = [Math.max(0, ...done.readings), Math.max(0, ...done.adjusted)];
+  if (read === 0) return 'first';
+  if (added > read) return done.adjusted.length >= 2 ? 'right' : 'again';
+  if (isRight) return 'right';
+  return done.adjusted.length === 0 ? 'half' : 'rest';
+}

@@ -1,0 +1,276 @@
+import { ACID_ADDITIONS } from './substances';
+import { KG_PER, L_PER } from '../units/measure';
+import type { Spread } from '../units/range';
+
+/** Grams in a level teaspoon (4.93 mL). @source kitchen and supplier tables (from memory) */
+export const TEASPOON_G = {
+  sugar: 4.2,
+  'acid-blend': 4.7,
+  citric: 4.7,
+  tartaric: 5,
+  'pectic-enzyme': 3,
+  dap: 5,
+  nutrient: 4,
+  tannin: 2.7,
+  metabisulphite: 6,
+  sorbate: 2.8,
+  bentonite: 3.4
+} as const;
+
+export const CUP_G = { 'white-sugar': 200, 'brown-sugar': 213, honey: 340 } as const;
+/** Litres of wine a bottle takes. */
+export const BOTTLE_L = 0.75;
+export const CAMPDEN_TABLET_G = 0.44;
+/** Share of sulphur dioxide in the salt, by molar mass. */
+export const SO2_SHARE = { potassium: 0.576, sodium: 0.674 } as const;
+
+const perUsGal = (teaspoonG: number, [low, usual, high]: Spread): Spread => [
+  (low * teaspoonG) / L_PER['us-gal'],
+  (usual * teaspoonG) / L_PER['us-gal'],
+  (high * teaspoonG) / L_PER['us-gal']
+];
+
+export type Dose = {
+  name: string;
+  perL: Spread;
+  teaspoonG: number | null;
+  basis: 'must' | 'fruit';
+  why: string;
+};
+
+/**
+ * Usual doses, grams a litre of must, low–usual–high. All common practice.
+ * The pectic enzyme's other rule, a tenth of a teaspoon a pound of fruit, is `ENZYME_G_PER_KG`.
+ */
+export const DOSES = {
+  nutrient: {
+    name: 'Nutrient mix',
+    perL: perUsGal(TEASPOON_G.nutrient, [0.5, 1, 1.5]),
+    teaspoonG: TEASPOON_G.nutrient,
+    basis: 'must',
+    why: 'Yeast food; a must for flowers and honey.'
+  },
+  'acid-blend': {
+    name: 'Acid blend',
+    perL: perUsGal(TEASPOON_G['acid-blend'], [0.5, 1, 2]),
+    teaspoonG: TEASPOON_G['acid-blend'],
+    basis: 'must',
+    why: 'Only when nothing is measured.'
+  },
+  tannin: {
+    name: 'Tannin',
+    perL: perUsGal(TEASPOON_G.tannin, [0.25, 0.5, 0.5]),
+    teaspoonG: TEASPOON_G.tannin,
+    basis: 'must',
+    why: 'Grip and keeping; or one strong tea bag for each 4 L.'
+  },
+  'pectic-enzyme': {
+    name: 'Pectic enzyme',
+    perL: perUsGal(TEASPOON_G['pectic-enzyme'], [0.25, 0.5, 1]),
+    teaspoonG: TEASPOON_G['pectic-enzyme'],
+    basis: 'must',
+    why: 'Frees juice and keeps the wine from haze. Below 40 °C.'
+  },
+  campden: {
+    name: 'Campden',
+    perL: [
+      (0.5 * CAMPDEN_TABLET_G) / L_PER['us-gal'],
+      CAMPDEN_TABLET_G / L_PER['us-gal'],
+      (2 * CAMPDEN_TABLET_G) / L_PER['us-gal']
+    ],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'One crushed tablet for each 3.8 L, about 67 mg/L of sulphur dioxide; wait 24 h before the yeast.'
+  },
+  metabisulphite: {
+    name: 'Potassium metabisulphite',
+    perL: [0.04, (0.25 * TEASPOON_G.metabisulphite) / (6 * L_PER['us-gal']), 0.15],
+    teaspoonG: TEASPOON_G.metabisulphite,
+    basis: 'must',
+    why: 'At stabilising, a quarter teaspoon for 23 L: about 38 mg/L of sulphur dioxide.'
+  },
+  sorbate: {
+    name: 'Potassium sorbate',
+    perL: [0.2, 0.3, 0.4],
+    teaspoonG: TEASPOON_G.sorbate,
+    basis: 'must',
+    why: 'Only with sulphite, only in finished clear wine.'
+  },
+  yeast: {
+    name: 'Dry yeast',
+    perL: [0.2, 0.25, 1.3],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'One 5 g packet covers up to about 20 L.'
+  },
+  dap: {
+    name: 'Diammonium phosphate',
+    perL: [0.2, 0.5, 0.96],
+    teaspoonG: TEASPOON_G.dap,
+    basis: 'must',
+    why: 'Plain nitrogen, a fifth by weight; no more than 0.96 g/L, none late.'
+  },
+  bentonite: {
+    name: 'Bentonite',
+    perL: [0.4, 0.75, 1.5],
+    teaspoonG: TEASPOON_G.bentonite,
+    basis: 'must',
+    why: 'Swollen in hot water first; takes protein haze down, and some aroma.'
+  },
+  oak: {
+    name: 'Oak chips',
+    perL: [1, 2.5, 6],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Taste weekly; it only gets stronger.'
+  },
+  hops: {
+    name: 'Dry hops',
+    perL: [0.5, 1, 4],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Steeped in the jar, tasting until it is right.'
+  },
+  tartaric: {
+    name: 'Tartaric acid',
+    perL: [0.5, 1, 4],
+    teaspoonG: TEASPOON_G.tartaric,
+    basis: 'must',
+    why: 'One gram a litre lifts TA by one and lowers pH by 0.1 to 0.2.'
+  },
+  malic: {
+    name: 'Malic acid',
+    perL: [0.5, 1, 4],
+    teaspoonG: ACID_ADDITIONS.malic.teaspoonG,
+    basis: 'must',
+    why: 'One gram a litre lifts TA by about 1.1.'
+  },
+  citric: {
+    name: 'Citric acid',
+    perL: [0.5, 1, 4],
+    teaspoonG: TEASPOON_G.citric,
+    basis: 'must',
+    why: 'One gram a litre lifts TA by about 1.1; the acid of lemons.'
+  },
+  'potassium-bicarbonate': {
+    name: 'Potassium bicarbonate',
+    perL: [0.5, 1.3, 3],
+    teaspoonG: ACID_ADDITIONS['potassium-bicarbonate'].teaspoonG,
+    basis: 'must',
+    why: '1.33 g a litre takes TA down by one. Stir in slowly: it foams.'
+  },
+  'calcium-carbonate': {
+    name: 'Chalk',
+    perL: [0.3, 0.7, 2],
+    teaspoonG: ACID_ADDITIONS['calcium-carbonate'].teaspoonG,
+    basis: 'must',
+    why: '0.67 g a litre takes TA down by one. In must only; wait for it to settle.'
+  },
+  'flowers-dried': {
+    name: 'Dried flowers',
+    perL: [10, 12, 15],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'About half the weight of fresh petals.'
+  },
+  'flowers-fresh': {
+    name: 'Fresh petals',
+    perL: [60, 70, 80],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Petals only; green parts are bitter.'
+  },
+  'rehydration-nutrient': {
+    name: 'Rehydration nutrient',
+    perL: [0.25, 0.31, 0.5],
+    teaspoonG: null,
+    basis: 'must',
+    why: '1.25 g for each gram of dry yeast, in its warm water.'
+  }
+} as const satisfies Record<string, Dose>;
+
+export type DoseId = keyof typeof DOSES;
+
+/** A tenth of a level teaspoon a pound of fruit. Common practice. */
+export const ENZYME_G_PER_KG = (0.1 * TEASPOON_G['pectic-enzyme']) / KG_PER.lb;
+
+/** Grams of `id` for `volumeL` of must, low–usual–high. */
+export const doseG = (id: DoseId, volumeL: number): Spread => {
+  const [low, usual, high] = DOSES[id].perL;
+  return [low * volumeL, usual * volumeL, high * volumeL];
+};
+
+/** Campden tablets for `volumeL`, to the nearest half. */
+export const campdenTablets = (volumeL: number): number =>
+  Math.max(0.5, Math.round((2 * doseG('campden', volumeL)[1]) / CAMPDEN_TABLET_G) / 2);
+
+/** Tablets as they are counted: `½ tablet`, `1½ tablets`. */
+export const tabletText = (n: number): string => {
+  const whole = Math.floor(n);
+  const said = n % 1 === 0.5 ? `${whole || ''}½` : String(+n.toFixed(2));
+  return `${said} ${n <= 1 ? 'tablet' : 'tablets'}`;
+};
+
+/** Grams of pectic enzyme by the more generous of its two rules: by must and by fruit. */
+export const enzymeG = (volumeL: number, fruitKg: number): number =>
+  Math.max(doseG('pectic-enzyme', volumeL)[1], ENZYME_G_PER_KG * fruitKg);
+
+/** Grams of dry yeast: a 5 g packet, or more for a large must. */
+export const yeastG = (volumeL: number): number => Math.max(5, doseG('yeast', volumeL)[1]);
+
+/** Where a dose stands against what people give. */
+export type DoseVerdict = 'low' | 'usual' | 'high' | 'absurd';
+
+/**
+ * A dose against its sane range. `high` is over the usual most, where a teaspoon–tablespoon slip shows;
+ * `absurd` is more than ten times the most, as when ounces were meant for grams.
+ * @param massG grams that go in; `hadG` grams of it that are in already; `volumeL` litres of must
+ */
+export function judgeDose(id: DoseId, massG: number, volumeL: number, hadG = 0): DoseVerdict {
+  const [low, , high] = doseG(id, volumeL);
+  const total = massG + hadG;
+  // Half a spoon over is rounding.
+  return total > 10 * high ? 'absurd' : total > 1.3 * high ? 'high' : total < 0.5 * low ? 'low' : 'usual';
+}
+
+/** What a dose that is too much most likely was: a spoon of another size, or another unit. */
+export function slipText(id: DoseId, massG: number, volumeL: number): string {
+  const [low, usual, high] = doseG(id, volumeL);
+  const fits = (factor: number) => massG / factor >= 0.5 * low && massG / factor <= 1.3 * high;
+  const guess = fits(3)
+    ? 'Was a teaspoon meant, not a tablespoon?'
+    : fits(28.35)
+      ? 'Were grams meant, not ounces?'
+      : fits(10)
+        ? 'Has the point slipped by one place?'
+        : fits(1000)
+          ? 'Were grams meant, not kilograms?'
+          : 'Check the unit.';
+  return `Usual for ${volumeL.toFixed(1)} L: ${usual.toPrecision(2)} g, at most ${high.toPrecision(2)} g. ${guess}`;
+}
+
+/** The dose a powder or acid on the slip is judged by; null for what has none. */
+export const doseOf = (item: { additiveId?: string; acidId?: string }): DoseId | null => {
+  const id = item.additiveId ?? item.acidId ?? '';
+  return id in DOSES ? (id as DoseId) : null;
+};
+
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+
+/**
+ * The nearest practical spoon: eighths of a teaspoon up to 1, quarters up to 3, then tablespoons.
+ * @param massG grams; `teaspoonG` grams of it in a level teaspoon
+ * @example spoonText(5.6, 3) // '1¾ tsp'
+ */
+export function spoonText(massG: number, teaspoonG: number): string {
+  const spoons = massG / teaspoonG;
+  if (spoons < 0.0625) return 'a pinch';
+  const mixed = (amount: number, unit: string) => {
+    const eighths = Math.max(1, Math.round(amount * 8));
+    const whole = Math.floor(eighths / 8);
+    return `${whole || ''}${EIGHTHS[eighths % 8]} ${unit}`;
+  };
+  if (spoons < 1) return mixed(spoons, 'tsp');
+  if (spoons < 3) return mixed(Math.round(spoons * 4) / 4, 'tsp');
+  return mixed(Math.round((spoons / 3) * 4) / 4, 'tbsp');
+}

@@ -1,0 +1,61 @@
+import { citrus } from './citrus';
+import { dried } from './dried';
+import { flower } from './flower';
+import { leaf } from './leaf';
+import { melon } from './melon';
+import { pome } from './pome';
+import { root } from './root-vegetables';
+import { sap } from './sap';
+import type { Produce } from './produce';
+import { soft } from './soft';
+import { stone } from './stone';
+import { tropical } from './tropical';
+
+/** Every kind of produce Vecino knows, in alphabetical order. Composition per 100 g usable weight. */
+// Sorted without the rules of a language, which every page would have to load first: the table's names are plain.
+export const PRODUCE: readonly Produce[] = [
+  ...soft,
+  ...stone,
+  ...pome,
+  ...citrus,
+  ...tropical,
+  ...melon,
+  ...dried,
+  ...root,
+  ...flower,
+  ...leaf,
+  ...sap
+].sort(({ name: a }, { name: b }) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1));
+
+const BY_ID = new Map(PRODUCE.map((p) => [p.id, p]));
+
+/** Ids that entries had before, in files and logs. */
+const ONCE: Record<string, string> = { cherry: 'sour-cherry' };
+
+/** One entry by id, such as `plum`; undefined when there is none. */
+export const produceById = (id: string): Produce | undefined => BY_ID.get(id) ?? BY_ID.get(ONCE[id] ?? '');
+
+/** The table with the user's own entries: theirs take the place of the table's of the same id. */
+export const withOwn = (own: readonly Produce[]): readonly Produce[] =>
+  own.length === 0
+    ? PRODUCE
+    : [...own, ...PRODUCE.filter((p) => !own.some((o) => o.id === p.id))].sort((a, b) =>
+        a.name.localeCompare(b.name, 'en')
+      );
+
+/** Entries whose name, plural or Latin name holds every word of `text`; best matches first. */
+export function findProduce(text: string, own: readonly Produce[] = []): Produce[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const names = (p: Produce) => `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase();
+  const starts = (p: Produce) => (p.name.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1);
+  return withOwn(own)
+    .filter((p) => words.every((w) => names(p).includes(w)))
+    .sort((a, b) => starts(a) - starts(b));
+}
+
+/** Months of harvest: six months on in the southern hemisphere. */
+export const seasonIn = (p: Produce, hemisphere: 'north' | 'south'): number[] =>
+  hemisphere === 'north' ? [...p.season] : p.season.map((m) => ((m + 5) % 12) + 1).sort((a, b) => a - b);
+
+/** Water, g/100 g: what solids and insolubles leave. */
+export const waterOf = (p: Produce): number => 100 - p.solids[1] - p.insolubles[1];
