@@ -1,9 +1,9 @@
 <script lang="ts">
   import { dangersOf } from '$core/finish/danger';
   import { civilDay, hasMust } from '$core/steps/schedule';
-  import { isBrewing } from '$lib/ui/brew/brewing';
+  import { isBrewing } from '$core/steps/brewing';
   import DoneToday from '$lib/ui/today/DoneToday.svelte';
-  import DangerCard from '$lib/ui/today/DangerCard.svelte';
+  import DangerCard from '$lib/ui/caution/DangerCard.svelte';
   import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
@@ -74,12 +74,16 @@
     'Eleven',
     'Twelve'
   ];
+
+  const showDemo = async () => (await import('$lib/demo/household')).loadDemo(Date.now());
 </script>
 
 <svelte:head><title>Today · Vecino</title></svelte:head>
 
 {#if running.length === 0 && household.counts.batches === 0}
-  {#await import('$lib/ui/today/FirstRun.svelte') then { default: FirstRun }}<FirstRun />{/await}
+  {#await import('$lib/ui/today/FirstRun.svelte') then { default: FirstRun }}<FirstRun
+      onDemo={showDemo}
+    />{/await}
 {:else}
   <h1 class="sentence pt-2 pb-2 font-normal">
     {#if dangers.length > 0}

@@ -20,7 +20,7 @@ import {
 import { db } from '$lib/store/db';
 import type { HarvestLot } from '$core/plan/harvest';
 import { newId, write } from '$lib/store/record';
-import { DEFAULT_SETTINGS } from '$lib/store/settings';
+import { DEFAULT_SETTINGS } from '$core/units/settings';
 import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch } from '$core/ledger/fold';
 

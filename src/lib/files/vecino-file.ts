@@ -10,7 +10,7 @@ import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { isTooDeep } from '$core/units/too-deep';
 import { crc32 } from './checksum';
-import { settingsSchema, type Settings } from '$lib/store/settings';
+import { settingsSchema, type Settings } from '$core/units/settings';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
 export const FILE_VERSION = 4;

@@ -15,7 +15,7 @@ import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 import { InputError } from '$core/units/input-error';
 import { makeEvent, newId, record, together, write, type When } from './record';
-import type { Settings } from './settings';
+import type { Settings } from '$core/units/settings';
 
 /**
  * Starts a batch from a plan: names it, and puts in everything the plan holds, in one write.

@@ -13,7 +13,7 @@ import { withOwn } from '$core/tables/table';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { db } from './db';
 import { areSummariesStale, isSound, rebuildSummaries, refreshGiving } from './summaries';
-import { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
+import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
 /** A batch as lists see it. */
 export type Batch = { id: string; state: BatchState; standing: Standing; due: Due[] };

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { writeFile, type Told } from '$lib/files/vecino-file';
 import { contentHere } from './transfer-file';
-import type { Settings } from './settings';
+import type { Settings } from '$core/units/settings';
 import type { ImportApi, ImportCounts } from './import.worker';
 
 /** Everything as one file; made on a thread of its own, or here where there is none. */

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { explain } from '$core/units/input-error';
 import { previewImport, readFile, writeFile, type ImportPreview, type Told } from '$lib/files/vecino-file';
 import { contentHere, writeImport } from './transfer-file';
-import { DEFAULT_SETTINGS, type Settings } from './settings';
+import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 
 /** What an import would do, in numbers. */
 export type ImportCounts = {

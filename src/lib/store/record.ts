@@ -14,7 +14,7 @@ import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { soundZone } from '$core/units/zone';
 import { db } from './db';
-import { DEFAULT_SETTINGS, settingsSchema } from './settings';
+import { DEFAULT_SETTINGS, settingsSchema } from '$core/units/settings';
 import { eventsOf, isStamped, stamp, sumUp, touched } from './summaries';
 
 /**

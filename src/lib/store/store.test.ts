@@ -26,7 +26,7 @@ import {
 import { db } from './db';
 import { dropDraft, keepDraft, readDraft } from './draft';
 import { beginForm, hangingOn, record, restore, together, undo } from './record';
-import { DEFAULT_SETTINGS } from './settings';
+import { DEFAULT_SETTINGS } from '$core/units/settings';
 import { areSummariesStale, eventsOf, isSound, rebuildSummaries } from './summaries';
 import { contentHere, writeImport } from './transfer-file';
 

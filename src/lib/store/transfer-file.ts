@@ -1,7 +1,7 @@
 import type { LedgerEvent } from '$core/ledger/events';
 import { THINGS, type Content, type ImportPreview, type Told } from '$lib/files/vecino-file';
 import { db } from './db';
-import type { Settings } from './settings';
+import type { Settings } from '$core/units/settings';
 import { isStamped, stamp, sumUp, touched } from './summaries';
 
 /** Everything that is here, as a file holds it. */

@@ -23,8 +23,6 @@ export function potentialAbv(sg: number): number {
 export const PRINTED_AT_1100 = { fall: 13.1, sugar: 16.3 } as const;
 /** Between the two families. */
 const BETWEEN = 14.7;
-/** Figures that any stem could print there. */
-export const PRINTED_WITHIN = [11.5, 18] as const;
 
 const sugarScale = (sg: number): number => (gramsPerLitre(sg) * SUCROSE_TO_HEXOSE) / 16.83;
 

@@ -9,7 +9,7 @@
   import AcidAdvice from '../plan/AcidAdvice.svelte';
   import Pop from '../pop/Pop.svelte';
   import Tag from '../tag/Tag.svelte';
-  import { ingredientText } from './ingredient-text';
+  import { ingredientText } from '../words/ingredient-text';
 
   /** A batch's acid, as measured or as the sums have it, and the ways to bring it right. */
   let { batch }: { batch: Batch } = $props();

@@ -9,7 +9,7 @@
   import NoteForm from './NoteForm.svelte';
   import PitchForm from './PitchForm.svelte';
   import RackForm from './RackForm.svelte';
-  import ReadForm from './ReadForm.svelte';
+  import ReadForm from '../reading/ReadForm.svelte';
   import SteepForm from './SteepForm.svelte';
   import TakeForm from './TakeForm.svelte';
   import TopUpForm from './TopUpForm.svelte';

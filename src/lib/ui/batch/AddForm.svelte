@@ -11,15 +11,15 @@
   import type { Amount } from '$core/units/amount';
   import { logAddition } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';
-  import VesselPick from './VesselPick.svelte';
+  import VesselPick from '../vessel/VesselPick.svelte';
   import Cautions from '../caution/Cautions.svelte';
   import { household, type Batch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
   import { readText, readTyped } from '../field/read-text';
-  import { ingredientText } from './ingredient-text';
+  import { ingredientText } from '../words/ingredient-text';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 

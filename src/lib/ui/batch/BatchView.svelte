@@ -1,6 +1,6 @@
 <script lang="ts">
   import { massText } from '$lib/ui/field/own-units';
-  import { isBrewing } from '../brew/brewing';
+  import { isBrewing } from '$core/steps/brewing';
   import { hasMust } from '$core/steps/schedule';
   import { mustColour } from '$core/plan/colour';
   import { temperatureText } from '$core/units/format';
@@ -21,7 +21,7 @@
   import Tag from '../tag/Tag.svelte';
   import { dangersOf } from '$core/finish/danger';
   import { saysOf } from '$core/belief/says';
-  import DangerCard from '../today/DangerCard.svelte';
+  import DangerCard from '../caution/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
   import { historyOf } from '$core/ledger/fold';
   import { tooCold, whyAbvDiffers } from '$core/belief/standing';

@@ -15,7 +15,7 @@
   import WhenField from '../field/WhenField.svelte';
   import BatchCautions from './BatchCautions.svelte';
   import RestCheck from './RestCheck.svelte';
-  import VesselPick from './VesselPick.svelte';
+  import VesselPick from '../vessel/VesselPick.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 

@@ -3,7 +3,7 @@
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { takeBack } from '../nav/said.svelte';
   import { dayWord } from '../shelf/when';
-  import { eventWords } from './event-words';
+  import { eventWords } from '../words/event-words';
 
   /** What was written that cannot have been quite so: it is kept, applied as far as it can be, and shown. */
   let { batch }: { batch: OpenBatch } = $props();

@@ -4,7 +4,7 @@
   import type { Effect } from '$core/ledger/fold';
   import EditEvent from './EditEvent.svelte';
   import { effectText } from './editable';
-  import { eventWords } from './event-words';
+  import { eventWords } from '../words/event-words';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { goto } from '$app/navigation';
   import { discard, sayWrong, takeBack } from '../nav/said.svelte';

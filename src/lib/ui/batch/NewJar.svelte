@@ -6,7 +6,7 @@
   import { parseAs } from '$core/units/parse';
   import { household, saveVessel } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
 
   /** A jar that is not listed: written down where it is wanted, in the middle of a racking. */
   let { onadd }: { onadd: (jar: Vessel) => void } = $props();

@@ -6,7 +6,7 @@
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
   import Tag from '../tag/Tag.svelte';
-  import { putsText } from '../today/steps-on-card';
+  import { putsText } from '../tag/steps-on-card';
 
   let { batch, onact }: { batch: Batch; onact: (step: Due['step']['id']) => void } = $props();
 

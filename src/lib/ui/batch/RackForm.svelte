@@ -11,13 +11,13 @@
   import { parseAs } from '$core/units/parse';
   import { logRacking } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import BatchCautions from './BatchCautions.svelte';
   import RestCheck from './RestCheck.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { freeJars, freeVessels } from './free-vessels';
+  import { freeJars, freeVessels } from '../vessel/free-vessels';
   import NewJar from './NewJar.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();

@@ -5,7 +5,7 @@
   import { parseNumber } from '$core/units/parse';
   import { logSteep, logSteepOut } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { tell } from '../nav/said.svelte';

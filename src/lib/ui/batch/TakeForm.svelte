@@ -5,7 +5,7 @@
   import { logLoss, logSample } from '$lib/store/actions';
   import { record } from '$lib/store/record';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';

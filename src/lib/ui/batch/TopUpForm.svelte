@@ -8,7 +8,7 @@
   import { parseAs } from '$core/units/parse';
   import { logBlend, logTopUp } from '$lib/store/actions';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';

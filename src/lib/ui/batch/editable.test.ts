@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { eventsFrom } from '$core/ledger/events.fixture';
 import { eventSchema } from '$core/ledger/events';
-import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
+import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 import { effectText, slotsOf } from './editable';
 
 const on = eventsFrom(Date.parse('2026-05-01T10:00:00Z'));

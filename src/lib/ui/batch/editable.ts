@@ -7,7 +7,7 @@ import { fromCelsius } from '$core/units/measure';
 import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } from '$core/units/parse';
 import type { LedgerEvent } from '$core/ledger/events';
 import { vesselById } from '$lib/store/household.svelte';
-import { countryOf, type Settings } from '$lib/store/settings';
+import { countryOf, type Settings } from '$core/units/settings';
 import { nameOf } from '$core/plan/name';
 
 /** One thing of an event that can be put right: what it says now, and how new text goes into a copy of its data. */

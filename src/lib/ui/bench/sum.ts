@@ -11,7 +11,7 @@ import {
   parseTitratable
 } from '$core/units/parse';
 import { sgFrom } from '$core/ferment/scales';
-import { countryOf, type Settings } from '$lib/store/settings';
+import { countryOf, type Settings } from '$core/units/settings';
 
 /** How a field is read: the number that comes out is in L, kg, °C, SG, g/L or as it stands. */
 export type FieldKind =

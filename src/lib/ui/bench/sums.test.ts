@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { produceById } from '$core/tables/table';
 import { RULES } from '$core/cautions/rules';
-import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
+import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 import { allEntries, findEntries } from '../almanac/find';
 import { lotText, readFinding } from '../plan/lot';
 import { FieldError, startOf, work, type Answer } from './sum';

@@ -12,7 +12,7 @@
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { readTyped } from '../field/read-text';
   import Detective from '../detective/Detective.svelte';
-  import ReadForm from '../batch/ReadForm.svelte';
+  import ReadForm from '../reading/ReadForm.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { sayWrong, tell } from '../nav/said.svelte';
 

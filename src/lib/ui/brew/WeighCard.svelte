@@ -12,7 +12,7 @@
   import { gramsText, quantityText, significant } from '$core/units/format';
   import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { logAddition, logCard, logPitch, startTimer } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';
   import { readText, readTyped } from '../field/read-text';

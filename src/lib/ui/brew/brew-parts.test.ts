@@ -4,7 +4,7 @@ import type { LedgerEvent } from '$core/ledger/events';
 import { foldBatch } from '$core/ledger/fold';
 import { hasMust, schedule } from '$core/steps/schedule';
 import { fileName } from '../recipe/download';
-import { isBrewing } from './brewing';
+import { isBrewing } from '$core/steps/brewing';
 import { leftText } from './spans';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');

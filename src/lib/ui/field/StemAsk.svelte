@@ -2,7 +2,7 @@
   import { PRINTED_AT_1100 } from '$core/ferment/scales';
   import type { Scale } from '$core/ferment/scales';
   import { household, saveSettings } from '$lib/store/household.svelte';
-  import type { Settings } from '$lib/store/settings';
+  import type { Settings } from '$core/units/settings';
   import { sayWrong } from '../nav/said.svelte';
   import { askOf } from './stem';
 

@@ -1,7 +1,7 @@
 import { significant, volumeUnitFor } from '$core/units/format';
 import { fromBase, fromCelsius, UNIT_LABEL, type Unit } from '$core/units/measure';
 import { household } from '$lib/store/household.svelte';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 
 const massUnitFor = (kg: number, s: Pick<Settings, 'mass'>): Unit =>
   s.mass === 'kg' ? (kg < 1 ? 'g' : 'kg') : kg < 0.4 ? 'oz' : 'lb';

@@ -4,7 +4,7 @@ import type { Amount, AmountUnit } from '$core/units/amount';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, isVolumeUnit } from '$core/units/measure';
 import { InputError } from '$core/units/input-error';
-import { countryOf, type Settings } from '$lib/store/settings';
+import { countryOf, type Settings } from '$core/units/settings';
 
 /** What an amount was read as, in its own unit and by weight or volume: `4 cups, 0.80 kg`, `12 pieces, about 1.32 kg`. */
 export function readText(item: Ingredient, a: Amount, s: Settings): string {

@@ -6,7 +6,7 @@ import { saysOf } from '$core/belief/says';
 import { standingOf } from '$core/belief/standing';
 import { sgFromBrix } from '$core/liquid/sugar';
 import type { Ingredient } from '$core/plan/plan';
-import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
+import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 import { askOf, readStem } from './stem';
 
 const T0 = Date.parse('2026-04-01T09:00:00Z');

@@ -4,7 +4,7 @@ import { sgFrom, type Scale } from '$core/ferment/scales';
 import { brixFromSg } from '$core/liquid/sugar';
 import { InputError } from '$core/units/input-error';
 import { parseStem } from '$core/units/parse';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 
 /** A reading as it was taken: the gravity, and the °Bx where a refractometer showed it. */
 export type Stem = { sg: number; bx: number | null };

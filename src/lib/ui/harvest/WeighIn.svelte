@@ -5,7 +5,7 @@
   import { explain } from '$core/units/input-error';
   import { household, saveLot } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { readText } from '../field/read-text';
   import { tell } from '../nav/said.svelte';

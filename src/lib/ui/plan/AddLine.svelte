@@ -2,7 +2,7 @@
   import { own } from '$lib/ui/field/own-units';
   import { tick } from 'svelte';
   import { chooseIngredient, type Choice } from '$core/plan/choose';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { household } from '$lib/store/household.svelte';
   import { looksLikePlant } from '$core/tables/plants';
   import { readText } from '../field/read-text';

@@ -25,7 +25,7 @@ import { firstProblem } from '$core/units/problem';
 import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
 import { keepDraft, readDraft } from '$lib/store/draft';
 import { newId } from '$lib/store/record';
-import { countryOf, type Settings } from '$lib/store/settings';
+import { countryOf, type Settings } from '$core/units/settings';
 
 /** One line of the slip: an ingredient, what was typed for its amount, and what is wrong with that. */
 export type Row = {

@@ -4,7 +4,7 @@ import { chooseIngredient, type Choice } from '$core/plan/choose';
 import { KG_PER, L_PER } from '$core/units/measure';
 import { db } from '$lib/store/db';
 import { dropDraft } from '$lib/store/draft';
-import { DEFAULT_SETTINGS, type Settings } from '$lib/store/settings';
+import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 import { amountOf } from '$core/plan/plan';
 import { METHODS } from '$core/plan/methods';
 import { swapsFor } from '$core/solve/swaps';

@@ -3,7 +3,7 @@ import { amountOf } from '$core/plan/plan';
 import { ACID_ADDITIONS } from '$core/tables/substances';
 import { spoonText } from '$core/tables/doses';
 import { gramsText, significant, volumeText } from '$core/units/format';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 
 /** One way to an acid target in words: grams and spoons, lemons, or water. */
 export function wayText(w: Way, settings: Settings): { name: string; amount: string; note: string } {

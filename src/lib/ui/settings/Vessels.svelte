@@ -7,7 +7,7 @@
   import { dayWord } from '../shelf/when';
   import { household, removeVessel, saveVessel, vesselsInUse, type Batch } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { sayDone, sayWrong } from '../nav/said.svelte';
   import VesselMini from '../vessel/VesselMini.svelte';
 

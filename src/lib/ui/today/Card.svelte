@@ -10,7 +10,7 @@
   import BottleCard from './BottleCard.svelte';
   import RackCard from './RackCard.svelte';
   import ReadCard from './ReadCard.svelte';
-  import { putsText, TAP } from './steps-on-card';
+  import { putsText, TAP } from '../tag/steps-on-card';
   import { warningsOf } from './warnings';
 
   /** One batch on the walk: what is wrong, what is due, each done in one tap or one number. */

@@ -6,7 +6,7 @@
   import { db } from '$lib/store/db';
   import { zoneHere } from '$lib/store/record';
   import { household, runningBatches } from '$lib/store/household.svelte';
-  import { eventWords } from '../batch/event-words';
+  import { eventWords } from '../words/event-words';
   import { sayWrong, takeBack } from '../nav/said.svelte';
 
   /** What was written down today, each taken back in one tap. */

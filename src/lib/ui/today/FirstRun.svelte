@@ -6,9 +6,10 @@
   import { quantityText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
   import { household, saveSettings } from '$lib/store/household.svelte';
-  import { countryOf, SYSTEMS } from '$lib/store/settings';
+  import { countryOf, SYSTEMS } from '$core/units/settings';
 
-  /** An empty Vecino: one line, and a first plan from it. */
+  /** An empty Vecino: one line, and a first plan from it, or a look round. */
+  let { onDemo }: { onDemo: () => void } = $props();
   let text = $state('');
   const country = $derived(countryOf(household.settings));
   const haul = $derived(text.trim() ? parseHaul(text, country, household.ownProduce) : null);
@@ -74,9 +75,5 @@
 <p class="mt-4 flex flex-wrap gap-3">
   <a class="btn btn-line" href="/plan">An empty plan</a>
   <a class="btn btn-line" href="/harvest">Weigh in a harvest</a>
-  <button
-    class="btn btn-line"
-    onclick={async () => (await import('$lib/demo/household')).loadDemo(Date.now())}
-    >Look round with a made-up household</button
-  >
+  <button class="btn btn-line" onclick={onDemo}>Look round with a made-up household</button>
 </p>

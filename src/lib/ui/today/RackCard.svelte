@@ -6,9 +6,9 @@
   import { parseAs } from '$core/units/parse';
   import { logRacking } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
-  import { countryOf } from '$lib/store/settings';
+  import { countryOf } from '$core/units/settings';
   import { A_GLASS_L, planRacking } from '$core/vessels/racking';
-  import { freeJars } from '../batch/free-vessels';
+  import { freeJars } from '../vessel/free-vessels';
   import { tell } from '../nav/said.svelte';
 
   /** One number: how much came out. The glass is the free one with least air. */

@@ -4,7 +4,7 @@
   import { createDraft } from '../field/draft.svelte';
   import { areAlike } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
-  import VesselPick from '../batch/VesselPick.svelte';
+  import VesselPick from '../vessel/VesselPick.svelte';
   import { readStem } from '../field/stem';
   import StemAsk from '../field/StemAsk.svelte';
   import { tell } from '../nav/said.svelte';

@@ -1,6 +1,6 @@
 import type { RequestHandler } from '@sveltejs/kit';
 import { readAmountOf } from '$core/plan/amount';
-import { countryOf, DEFAULT_SETTINGS, SYSTEMS } from '$lib/store/settings';
+import { countryOf, DEFAULT_SETTINGS, SYSTEMS } from '$core/units/settings';
 import { answer, readAs } from '../body';
 import { amountRequestSchema } from '../amount-request';
 

@@ -10,7 +10,7 @@ import { vesselSchema } from '$core/vessels/vessels';
 import { fileSchema } from '$lib/files/vecino-file';
 import { amountAnswerSchema, amountRequestSchema } from '../amount-request';
 import { batchRequestSchema } from '../batch-request';
-import { settingsSchema } from '$lib/store/settings';
+import { settingsSchema } from '$core/units/settings';
 
 /** Everything that is stored, exported or sent, under its name. */
 const SCHEMAS = {

@@ -8,7 +8,7 @@ import { gramsText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
 import { spoonText, TEASPOON_G } from '$core/tables/doses';
 import { wayText } from '$lib/ui/plan/ways';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 import type { Sum } from '../sum';
 
 const litres = (s: Settings) => (s.volume === 'L' ? '10' : '2');

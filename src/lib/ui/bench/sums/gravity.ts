@@ -13,7 +13,7 @@ import { liquid } from '$core/liquid/stock';
 import { SWEETENERS, type SweetenerId } from '$core/tables/substances';
 import { gramsText, quantityText, temperatureText, volumeText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 import type { Sum } from '../sum';
 
 const sg = (n: number) => n.toFixed(3);

@@ -10,7 +10,7 @@ import { gramsText, quantityText, significant, volumeText } from '$core/units/fo
 import { InputError } from '$core/units/input-error';
 import { readAmount } from '$core/units/amount';
 import { fromBase, fromCelsius, L_PER, type Unit } from '$core/units/measure';
-import { countryOf, type Settings } from '$lib/store/settings';
+import { countryOf, type Settings } from '$core/units/settings';
 import type { Sum } from '../sum';
 
 const litres = (s: Settings) => (s.volume === 'L' ? '10' : '2');

@@ -3,8 +3,8 @@ import type { StepId } from '$core/tables/step-id';
 import { amountOf, withAmount, type Ingredient } from '$core/plan/plan';
 import { nameOf } from '$core/plan/name';
 import { stepPuts } from '$lib/store/actions';
-import type { Settings } from '$lib/store/settings';
-import { ingredientText } from '../batch/ingredient-text';
+import type { Settings } from '$core/units/settings';
+import { ingredientText } from '../words/ingredient-text';
 
 /** The word on a card's button, for steps that one tap does. */
 export const TAP: Partial<Record<StepId, string>> = {

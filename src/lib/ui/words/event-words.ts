@@ -3,7 +3,7 @@ import type { LedgerEvent } from '$core/ledger/events';
 import { YEASTS } from '$core/tables/substances';
 import { sgText, temperatureText, volumeText } from '$core/units/format';
 import { vesselById, type Batch } from '$lib/store/household.svelte';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 import { dayWord } from '../shelf/when';
 import { ingredientText } from './ingredient-text';
 

@@ -1,5 +1,5 @@
-import type { BatchState } from '$core/ledger/fold';
-import { hasMust } from '$core/steps/schedule';
+import type { BatchState } from '../ledger/fold';
+import { hasMust } from './schedule';
 
 /** After so long, what was begun stands by itself, tagged or not, ms. */
 const OVER_MS = 4 * 86_400_000;

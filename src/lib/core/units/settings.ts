@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { PRINTED_WITHIN } from '$core/ferment/scales';
-import type { Country } from '$core/units/amount';
+import type { Country } from './amount';
+
+/** Figures that any potential-alcohol stem could print beside 1.100. */
+export const PRINTED_WITHIN = [11.5, 18] as const;
 
 /** How a household measures, and what its hydrometer is like. Stored and exported. */
 export const settingsSchema = z.strictObject({

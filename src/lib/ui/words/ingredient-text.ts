@@ -3,7 +3,7 @@ import { amountIn, typedUnit, unitLabel } from '$core/plan/thing';
 import { CAMPDEN_TABLET_G, tabletText } from '$core/tables/doses';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, type VolumeUnit } from '$core/units/measure';
-import type { Settings } from '$lib/store/settings';
+import type { Settings } from '$core/units/settings';
 import { nameOf } from '$core/plan/name';
 
 /** `2.30 kg white sugar`, in the unit it was typed in or the household's own. */

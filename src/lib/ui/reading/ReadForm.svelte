@@ -16,7 +16,7 @@
   import WhenField from '../field/WhenField.svelte';
   import { areAlike, foldBatch } from '$core/ledger/fold';
   import { InputError } from '$core/units/input-error';
-  import VesselPick from './VesselPick.svelte';
+  import VesselPick from '../vessel/VesselPick.svelte';
 
   let { batch, ondone }: { batch: OpenBatch; ondone: () => void } = $props();
 
