@@ -1,6 +1,6 @@
 import './safety';
-import { foldBatch } from '../src/lib/core/ledger/fold';
-import type { LedgerEvent } from '../src/lib/core/ledger/events';
+import { foldBatch } from '../src/lib/core/ledger/run';
+import type { LedgerEvent } from '../src/lib/core/ledger/log';
 import { estimateMust } from '../src/lib/core/must/balance';
 import { amountOf, type Plan } from '../src/lib/core/plan/plan';
 import { randomProblem } from '../src/lib/core/solve/problems.fixture';

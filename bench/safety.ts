@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks';
 import { checkBottling } from '../src/lib/core/finish/judge';
 import { RATING_BAR, trueWine } from '../src/lib/core/finish/true-wines.fixture';
-import { foldBatch } from '../src/lib/core/ledger/fold';
+import { foldBatch } from '../src/lib/core/ledger/run';
 
 /** Two thousand bottlings of wines that a second model made, and ten thousand more of other seeds. */
 for (const [from, to] of [

@@ -21,8 +21,8 @@ import { db } from '$lib/store/db';
 import type { HarvestLot } from '$core/plan/harvest';
 import { newId, write } from '$lib/store/record';
 import { DEFAULT_SETTINGS } from '$core/units/settings';
-import type { LedgerEvent } from '$core/ledger/events';
-import { foldBatch } from '$core/ledger/fold';
+import type { LedgerEvent } from '$core/ledger/log';
+import { foldBatch } from '$core/ledger/run';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;

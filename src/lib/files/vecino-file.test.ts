@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { contents, foldBatch } from '$core/ledger/fold';
+import { foldBatch } from '$core/ledger/run';
+import { contents } from '$core/ledger/state';
 import { liquid } from '$core/liquid/stock';
 import { recipeMarkdown } from './recipe-markdown';
 import { FILE_VERSION, previewImport, readFile, writeFile } from './vecino-file';

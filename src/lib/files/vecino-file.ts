@@ -1,6 +1,6 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
-import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/events';
+import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/log';
 import { ownMethodSchema } from '$core/plan/methods';
 import { recipeSchema } from '$core/must/recipe';
 import { harvestLotSchema } from '$core/plan/harvest';

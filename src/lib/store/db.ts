@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Broken, Summary } from '$core/report/summary';
-import type { LedgerEvent } from '$core/ledger/events';
+import type { LedgerEvent } from '$core/ledger/log';
 import type { OwnMethod } from '$core/plan/methods';
 import type { Recipe } from '$core/must/recipe';
 import type { HarvestLot } from '$core/plan/harvest';

@@ -1,5 +1,5 @@
 import { liveQuery } from 'dexie';
-import type { LedgerEvent } from '$core/ledger/events';
+import type { LedgerEvent } from '$core/ledger/log';
 import { openBatch, type OpenBatch } from './household.svelte';
 import { eventsOf } from './summaries';
 

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { foldBatch } from '$core/ledger/fold';
+import { foldBatch } from '$core/ledger/run';
 import { schedule } from '$core/steps/schedule';
 import { estimateMust } from '$core/must/balance';
 import { AskError, InputError } from '$core/units/input-error';

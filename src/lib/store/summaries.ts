@@ -1,4 +1,4 @@
-import { batchesOf, type LedgerEvent } from '$core/ledger/events';
+import { batchesOf, type LedgerEvent } from '$core/ledger/log';
 import { brokenOf, summaryOf, SUMMARY_VERSION, type Broken, type Summary } from '$core/report/summary';
 import { db } from './db';
 

@@ -1,4 +1,4 @@
-import type { LedgerEvent } from '$core/ledger/events';
+import type { LedgerEvent } from '$core/ledger/log';
 import { THINGS, type Content, type ImportPreview, type Told } from '$lib/files/vecino-file';
 import { db } from './db';
 import type { Settings } from '$core/units/settings';

@@ -11,7 +11,7 @@ import { POST as batch } from './batch/+server';
 import { GET as plant } from './plant/+server';
 import { handle } from '../../hooks.server';
 import { trueWine } from '$core/finish/true-wines.fixture';
-import { foldBatch } from '$core/ledger/fold';
+import { foldBatch } from '$core/ledger/run';
 import { standingOf } from '$core/belief/standing';
 import { checkBottling } from '$core/finish/judge';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { eventSchema } from '$core/ledger/events';
+import { eventSchema } from '$core/ledger/log';
 
 /** A batch by its log, the moment it is asked about, and a bottling to be judged. */
 export const batchRequestSchema = z.strictObject({

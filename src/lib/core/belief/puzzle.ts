@@ -2,8 +2,9 @@ import type { Puzzle } from './detective';
 import { estimateMust, likelyMix } from '../must/balance';
 import { isKnown, type Ingredient } from '../plan/plan';
 import { liquid } from '../liquid/stock';
-import { liveEvents, type LedgerEvent } from '../ledger/events';
-import { contents, fermentedOf, foldBatch } from '../ledger/fold';
+import { liveEvents, type LedgerEvent } from '../ledger/log';
+import { foldBatch } from '../ledger/run';
+import { contents, fermentedOf } from '../ledger/state';
 import { expectedFinish } from './standing';
 
 const HOUR = 3_600_000;

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Ingredient, Plan } from '../plan/plan';
 import { schedule } from '../steps/schedule';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
-import type { LedgerEvent } from '../ledger/events';
-import { foldBatch } from '../ledger/fold';
+import type { LedgerEvent } from '../ledger/log';
+import { foldBatch } from '../ledger/run';
 import { saysOf } from './says';
 import { standingOf } from './standing';
 

@@ -1,7 +1,7 @@
 import { potentialOf } from '../must/adjust';
 import { addInto, liquid } from '../liquid/stock';
 import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
-import { contents, fermentedOf, limitIn, type BatchState } from '../ledger/fold';
+import { contents, fermentedOf, limitIn, type BatchState } from '../ledger/state';
 import type { Standing } from './standing';
 
 const DAY = 86_400_000;

@@ -5,7 +5,7 @@ import { COLD_C } from '../tables/substances';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
-import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/fold';
+import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/state';
 
 const DAY = 86_400_000;
 

@@ -1,6 +1,6 @@
-import type { BatchState, Bottling } from '../ledger/fold';
+import type { BatchState, Bottling } from '../ledger/state';
 import { judgeFill } from './judge';
-import { BOTTLES, type BottleType } from './pressure';
+import { BOTTLES, type BottleType } from '../tables/bottles';
 
 const DAY = 86_400_000;
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { LedgerEvent } from '../ledger/events';
+import type { LedgerEvent } from '../ledger/log';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
-import { foldBatch } from '../ledger/fold';
+import { foldBatch } from '../ledger/run';
 import { co2Solubility, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
 import { pressureCheck } from './pressure';
 import { reachableAtBottling } from './reachable';

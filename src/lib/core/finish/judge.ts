@@ -1,7 +1,8 @@
 import { ledgerAbv } from '../ferment/alcohol';
 import type { Fill } from '../ledger/fill';
-import type { BatchState } from '../ledger/fold';
-import { pressureCheck, type BottleType, type PressureVerdict } from './pressure';
+import type { BatchState } from '../ledger/state';
+import { type BottleType } from '../tables/bottles';
+import { pressureCheck, type PressureVerdict } from './pressure';
 import { reachableIn, type Reachable } from './reachable';
 
 export type BottlingCheck = { vesselId: string; verdict: PressureVerdict; reachable: Reachable };

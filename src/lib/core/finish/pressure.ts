@@ -1,12 +1,5 @@
 import { CO2_PER_HEXOSE, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
-
-/** Gauge pressure a bottle is made for at 20 °C, bar. @source common practice; sparkling from memory of EN 12726-class glass */
-export const BOTTLES = {
-  still: { name: 'Still, corked', ratingBar: 0.5 },
-  crown: { name: 'Beer, crown-capped', ratingBar: 3 },
-  sparkling: { name: 'Sparkling, wired', ratingBar: 6.5 }
-} as const;
-export type BottleType = keyof typeof BOTTLES;
+import { BOTTLES, type BottleType } from '../tables/bottles';
 
 export type PressureInput = {
   /** hexose that living yeast could still reach, g/L */

@@ -4,7 +4,7 @@ import { abvOf, reachableHexose } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { dryFloor, hasPreservers, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
 import { fillL, type Fill } from '../ledger/fill';
-import { limitIn, toleranceIn, type BatchState } from '../ledger/fold';
+import { limitIn, toleranceIn, type BatchState } from '../ledger/state';
 import { liquid, scaled, type Stock } from '../liquid/stock';
 
 /** What one gravity point more of sugar is, g/L of hexose: a reading may be out by two. */

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { asBlended, fillL } from '../ledger/fill';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
-import type { EventData, LedgerEvent } from '../ledger/events';
+import type { EventData, LedgerEvent } from '../ledger/log';
 import { dryFloor } from '../ledger/evidence';
-import { foldBatch } from '../ledger/fold';
+import { foldBatch } from '../ledger/run';
 import { liquid } from '../liquid/stock';
 import type { Ingredient, Plan } from '../plan/plan';
 import { PRODUCE } from '../tables/table';

@@ -1,7 +1,7 @@
 import { ethanolWaterDensity } from '../liquid/ethanol';
 import { mulberry32 } from '../maths/draw';
 import type { Ingredient, Plan } from '../plan/plan';
-import type { EventData, EventType, LedgerEvent } from '../ledger/events';
+import type { EventData, EventType, LedgerEvent } from '../ledger/log';
 
 /**
  * Wines as they might truly be, and what their maker wrote down: a second model, of another form than the ledger's,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { abvRange } from '../ferment/alcohol';
-import { foldBatch } from '../ledger/fold';
+import { foldBatch } from '../ledger/run';
 import { checkBottling } from './judge';
 import { RATING_BAR, trueWine } from './true-wines.fixture';
 

@@ -1,8 +1,8 @@
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../plan/name';
 import { amountOf, isKnown, withAmount, withoutFigures, type Ingredient, type Plan } from '../plan/plan';
-import { liveEvents, type LedgerEvent } from './events';
-import type { BatchState } from './fold';
+import { liveEvents, type LedgerEvent } from './log';
+import type { BatchState } from './state';
 
 /** What powders are dosed anew by the plan, and so do not go into a recipe by weight. */
 const isDosed = (i: Ingredient, plan: Plan): boolean =>

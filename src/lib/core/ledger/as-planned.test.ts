@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan';
 import { acidWater, liquid } from '../liquid/stock';
 import { PRODUCE } from '../tables/table';
 import { eventsFrom } from './events.fixture';
-import { batchAt } from './fold';
+import { batchAt } from './run';
 import { markL, willHold, willHoldL } from './will-hold';
 
 const T0 = Date.parse('2026-06-01T08:00:00Z');

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { Ingredient } from '../plan/plan';
 import { dependentsOf, questionsAbout } from './check';
 import { DAY, eventsFrom } from './events.fixture';
-import type { EventData, EventType, LedgerEvent } from './events';
+import type { EventData, EventType, LedgerEvent } from './log';
 import { fillL } from './fill';
-import { foldBatch, volumeOf } from './fold';
+import { foldBatch } from './run';
+import { volumeOf } from './state';
 
 const T0 = Date.parse('2026-03-01T08:00:00Z');
 const on = eventsFrom(T0);

@@ -1,31 +1,7 @@
-import { abvOf } from '../ferment/convert';
-import { amountOf, type Ingredient } from '../plan/plan';
-import { liveEvents, type EventOf, type LedgerEvent } from './events';
-import { fillL } from './fill';
-import { doseL } from './will-hold';
-import { foldBatch, toleranceIn, type BatchState, type Doubt } from './fold';
-
-/** Something about an event that is asked before it is written: refused, or right once it is said to be so. */
-export type Question = { level: 'refuse' | 'ask'; text: string; todo: string };
-
-/** How amounts are worded for this person. */
-export type Words = {
-  volume: (litres: number) => string;
-  vessel: (id: string) => string;
-  /** brim-full, litres; null when it is not known */
-  capacityL: (id: string) => number | null;
-};
-export const PLAIN_WORDS: Words = {
-  volume: (l) => `${l.toFixed(1)} L`,
-  vessel: (id) => id,
-  capacityL: () => null
-};
-
-/** A racking or a pressing that loses more than this share is asked about. Common practice: 6 to 13 %. */
-const MUCH_LOST = 0.25;
-/** Kilograms of sugar a litre that no must holds, and of anything else. */
-const MOST_SUGAR_KG_L = 0.8;
-const MOST_KG_L = 3;
+import { defOf, liveEvents, type LedgerEvent } from './log';
+import { PLAIN_WORDS, volumeIn, type Question, type Words } from './question';
+import { foldBatch } from './run';
+import type { BatchState, Doubt } from './state';
 
 const lastAt = (events: readonly LedgerEvent[]): number =>
   events.reduce((max, e) => Math.max(max, Date.parse(e.at)), 0);
@@ -80,7 +56,9 @@ export function questionsAbout(
       text: `${others === 1 ? 'One thing' : `${others} things`} that happened later could then not have been as written.`,
       todo: 'Look at the day and the amounts.'
     });
-  for (const e of added) if (e.batchId === batchId) out.push(...aboutEvent(e, stateBefore(e), after, words));
+  for (const e of added)
+    if (e.batchId === batchId)
+      out.push(...(defOf(e).check?.(e, { before: stateBefore(e), after, words }) ?? []));
   return out;
 
   function stateBefore(e: LedgerEvent): BatchState | null {
@@ -93,15 +71,7 @@ export function questionsAbout(
 
 const keyOf = (d: Doubt): string => `${d.eventId} ${d.code}`;
 
-const volumeIn = (s: BatchState | null, vesselId: string | undefined): number =>
-  (s?.fills ?? []).filter((f) => !vesselId || f.vesselId === vesselId).reduce((sum, f) => sum + fillL(f), 0);
-
-const sourceOf = (e: LedgerEvent): string | undefined =>
-  e.type === 'transfer' || e.type === 'bottle'
-    ? e.data.from
-    : 'vesselId' in e.data && typeof e.data.vesselId === 'string'
-      ? e.data.vesselId
-      : undefined;
+const sourceOf = (e: LedgerEvent): string | undefined => defOf(e).source?.(e.data);
 
 function aboutDoubt(d: Doubt, e: LedgerEvent, s: BatchState | null, words: Words): Question {
   const from = sourceOf(e);
@@ -151,145 +121,6 @@ function aboutDoubt(d: Doubt, e: LedgerEvent, s: BatchState | null, words: Words
     case 'cannot-be-read':
       return { level: 'refuse', text: 'That cannot be reckoned with.', todo: 'Look at the figures.' };
   }
-}
-
-function aboutEvent(e: LedgerEvent, s: BatchState | null, after: BatchState, words: Words): Question[] {
-  const there = volumeIn(s, sourceOf(e));
-  const ask = (text: string, todo: string): Question[] => [{ level: 'ask', text, todo }];
-  switch (e.type) {
-    case 'addition':
-    case 'steep':
-      return [
-        ...elsewhereAsked(e.data.vesselId, s, words),
-        ...stabilisedEarly(e.data.ingredients, after),
-        ...amountsAsked(
-          e.data.ingredients,
-          s ? Math.max(there, doseL(s)) : there,
-          e.data.vesselId ? words.capacityL(e.data.vesselId) : null,
-          words,
-          there
-        )
-      ];
-    case 'top-up':
-      return e.data.ingredient
-        ? amountsAsked([e.data.ingredient], there, words.capacityL(e.data.vesselId), words)
-        : [];
-    case 'transfer':
-      return e.data.lossL > MUCH_LOST * there && e.data.lossL > 0.5
-        ? ask(
-            `${words.volume(e.data.lossL)} of ${words.volume(there)} left behind is very much.`,
-            'Was it so?'
-          )
-        : [];
-    case 'fruit-out': {
-      const left = e.data.volumeL;
-      return left !== undefined && there > 0 && left < (1 - 1.6 * MUCH_LOST) * there
-        ? ask(`Only ${words.volume(left)} of ${words.volume(there)} left is very little.`, 'Was it so?')
-        : [];
-    }
-    case 'bottle':
-      return leftAsked(e, there, words);
-    case 'reading': {
-      if (e.data.sg === undefined || !s || s.pitches.length === 0) return [];
-      const fill = after.fills.find((f) => !e.data.vesselId || f.vesselId === e.data.vesselId);
-      if (!fill) return [];
-      const [was, is] = [s.fills.find((f) => f.vesselId === fill.vesselId), abvOf(fill.stock)];
-      const most = toleranceIn(after, fill)[2] + 0.5;
-      return is > most && (!was || abvOf(was.stock) <= most)
-        ? ask(
-            `By what went in that would be ${is.toFixed(1)} %, more than this yeast can stand.`,
-            'Was all weighed and read as written: pounds, kilograms, the scale of the stem?'
-          )
-        : [];
-    }
-    default:
-      return [];
-  }
-}
-
-/** Sorbate into wine that is not shown to be finished stops nothing, and does not count at bottling. */
-function stabilisedEarly(items: readonly Ingredient[], after: BatchState): Question[] {
-  const isSorbate = items.some((i) => i.kind === 'additive' && i.additiveId === 'sorbate');
-  const isEarly = after.fills.some((f) => f.powdersG.sorbate && !(f.stable?.wasFinished ?? false));
-  return isSorbate && isEarly && after.fills.some((f) => f.stable && !f.stable.wasFinished)
-    ? [
-        {
-          level: 'ask',
-          text: 'It is not shown to be finished: given now, sulphite and sorbate stop no ferment, and do not count at bottling.',
-          todo: 'Read it twice, three days apart, first.'
-        }
-      ]
-    : [];
-}
-
-/** What goes into a vessel that holds none of this wine makes no wine there. */
-function elsewhereAsked(vesselId: string | undefined, s: BatchState | null, words: Words): Question[] {
-  const stands = s?.fills.filter((f) => fillL(f) > 0) ?? [];
-  return vesselId && stands.length > 0 && !stands.some((f) => f.vesselId === vesselId)
-    ? [
-        {
-          level: 'ask',
-          text: `Nothing of this wine stood in the ${words.vessel(vesselId)} then.`,
-          todo: 'Was it another vessel, or another day?'
-        }
-      ]
-    : [];
-}
-
-function leftAsked(e: EventOf<'bottle'>, there: number, words: Words): Question[] {
-  const litres = e.data.bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
-  const left = there - litres;
-  return e.data.emptied && left > MUCH_LOST * there && left > 0.75
-    ? [
-        {
-          level: 'ask',
-          text: `${words.volume(left)} of ${words.volume(there)} thrown away as sediment is very much.`,
-          todo: 'Was it so?'
-        }
-      ]
-    : [];
-}
-
-/**
- * Amounts that cannot be meant for so much must: a kilogram for a gram, a pound for an ounce.
- * @param thereL litres of it, or what there will be; `inItL` litres that stand in the vessel now
- */
-export function amountsAsked(
-  items: readonly Ingredient[],
-  thereL: number,
-  capacityL: number | null,
-  words: Words = PLAIN_WORDS,
-  inItL = thereL
-): Question[] {
-  // What goes in together is must together.
-  const liquidL = items.reduce(
-    (sum, i) => sum + ('volumeL' in i ? i.volumeL : i.kind === 'produce' ? i.massKg : 0),
-    thereL
-  );
-  const room = capacityL === null ? Infinity : Math.max(0, 1.1 * capacityL - inItL);
-  return items.flatMap((i): Question[] => {
-    const amount = amountOf(i);
-    const isVolume = 'volumeL' in i;
-    const isSweet = i.kind === 'sugar' || i.kind === 'honey';
-    const tooMuch =
-      amount > room ||
-      amount > 2000 ||
-      (isSweet && liquidL > 0 && amount > Math.max(1, MOST_SUGAR_KG_L * liquidL)) ||
-      (!isVolume && !isSweet && i.kind !== 'produce' && liquidL > 0 && amount > MOST_KG_L * liquidL);
-    return tooMuch
-      ? [
-          {
-            level: 'ask',
-            text: `${isVolume ? words.volume(amount) : `${+amount.toPrecision(3)} kg`} into ${
-              capacityL !== null && amount > room
-                ? `a vessel of ${words.volume(capacityL)}`
-                : words.volume(liquidL)
-            } cannot be meant.`,
-            todo: 'Were grams meant, not kilograms?'
-          }
-        ]
-      : [];
-  });
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { EventData, EventType, LedgerEvent } from './events';
+import type { EventData, EventType, LedgerEvent } from './log';
 
 export const DAY = 86_400_000;
 const BATCH = '01890000-0000-7000-8000-000000000001';

@@ -6,8 +6,9 @@ import type { Ingredient } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import { schedule, civilDay } from '../steps/schedule';
 import { DAY, eventsFrom } from './events.fixture';
-import { eventSchema, liveEvents, mergeLogs, type LedgerEvent } from './events';
-import { contents, fermentedOf, foldBatch, volumeOf } from './fold';
+import { eventSchema, liveEvents, mergeLogs, type LedgerEvent } from './log';
+import { foldBatch } from './run';
+import { contents, fermentedOf, volumeOf } from './state';
 import { chosenAbv, standingOf, steadiness, whyAbvDiffers } from '../belief/standing';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');

@@ -9,7 +9,8 @@ import { amountOf, type Ingredient, type Plan } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import { solvePlan } from '../solve/solve';
 import { eventsFrom } from './events.fixture';
-import { batchAt, contents, volumeOf } from './fold';
+import { batchAt } from './run';
+import { contents, volumeOf } from './state';
 
 const T0 = Date.parse('2026-06-01T08:00:00Z');
 const on = eventsFrom(T0);

@@ -1,7 +1,7 @@
 import { likelyFigures } from '../must/balance';
 import { INSOLUBLE_DENSITY } from '../must/contribution';
 import { addInto, liquid, type Stock } from '../liquid/stock';
-import { contents, type BatchState } from './fold';
+import { contents, type BatchState } from './state';
 
 /**
  * What a batch holds once its fruit has given all: what is liquid now, and what the fruit still keeps.

@@ -1,4 +1,4 @@
-import { BOTTLE_L } from '../tables/doses';
+import { BOTTLE_L } from '../tables/bottles';
 import { stockAt } from '../liquid/stock';
 import { abvOf, finish, ferment, YIELD } from '../ferment/convert';
 import { findRoot } from '../maths/root';

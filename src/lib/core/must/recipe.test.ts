@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { LedgerEvent } from '../ledger/events';
+import type { LedgerEvent } from '../ledger/log';
 import { asMade, nextTimeNotes } from '../ledger/as-made';
 import { likelyFigures } from './balance';
 import { amountOf, planSchema, type Ingredient, type Plan } from '../plan/plan';

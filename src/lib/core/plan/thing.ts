@@ -1,6 +1,6 @@
 import { sgFromBrix } from '../liquid/sugar';
 import { WATER_20 } from '../liquid/water';
-import { BOTTLE_L } from '../tables/doses';
+import { BOTTLE_L } from '../tables/bottles';
 import { nameOf } from './name';
 import { entryOf, withAmount, type Ingredient } from './plan';
 import { ACID_ADDITIONS, ADDITIVES, SWEETENERS, type AdditiveId } from '../tables/substances';

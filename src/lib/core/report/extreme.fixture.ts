@@ -3,7 +3,7 @@ import type { Ingredient } from '../plan/plan';
 import { ADDITIVES, SWEETENERS, type AdditiveId, type SweetenerId } from '../tables/substances';
 import { MILLS, PRESSES, type Mill, type Press } from '../plan/extraction';
 import { PRODUCE } from '../tables/table';
-import type { EventData, EventType, LedgerEvent } from '../ledger/events';
+import type { EventData, EventType, LedgerEvent } from '../ledger/log';
 
 const T0 = Date.parse('2026-01-01T08:00:00Z');
 const DAY = 86_400_000;

@@ -3,10 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { ETHANOL_20, ethanolWaterDensity } from '../liquid/ethanol';
 import { massOf } from '../liquid/stock';
 import { schedule } from '../steps/schedule';
-import { batchTolerance, contents, fermentedOf, foldBatch, volumeOf } from '../ledger/fold';
+import { foldBatch } from '../ledger/run';
+import { batchTolerance, contents, fermentedOf, volumeOf } from '../ledger/state';
 import { expectedFinish, standingOf, whyAbvDiffers } from '../belief/standing';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
-import type { LedgerEvent } from '../ledger/events';
+import type { LedgerEvent } from '../ledger/log';
 
 const T0 = Date.parse('2026-03-01T08:00:00Z');
 const on = eventsFrom(T0);

@@ -1,7 +1,7 @@
 import { dangersOf } from '../finish/danger';
-import type { BatchState } from '../ledger/fold';
-import { liveEvents, liveTimed, type LedgerEvent } from '../ledger/events';
-import { batchAt } from '../ledger/fold';
+import type { BatchState } from '../ledger/state';
+import { liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
+import { batchAt } from '../ledger/run';
 import { standingOf, type Standing } from '../belief/standing';
 
 const DAY = 86_400_000;

@@ -1,4 +1,4 @@
-import { BOTTLE_L } from '../tables/doses';
+import { BOTTLE_L } from '../tables/bottles';
 import { likelyFigures } from '../must/balance';
 import { amountOf, withAmount, type Ingredient, type Plan } from '../plan/plan';
 import { explainMisses, type GaveWay } from './clash';

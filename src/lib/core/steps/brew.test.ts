@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { LedgerEvent } from '../ledger/events';
-import { contents, foldBatch } from '../ledger/fold';
+import type { LedgerEvent } from '../ledger/log';
+import { foldBatch } from '../ledger/run';
+import { contents } from '../ledger/state';
 import { likelyFigures } from '../must/balance';
 import { correctionTo, potentialOf, withAdded } from '../must/adjust';
 import { amountOf, type Ingredient, type Plan } from '../plan/plan';

@@ -1,5 +1,5 @@
-import type { LedgerEvent } from '../ledger/events';
-import { liveTimed } from '../ledger/events';
+import type { LedgerEvent } from '../ledger/log';
+import { liveTimed } from '../ledger/log';
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';

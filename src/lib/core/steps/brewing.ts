@@ -1,4 +1,4 @@
-import type { BatchState } from '../ledger/fold';
+import type { BatchState } from '../ledger/state';
 import { hasMust } from './schedule';
 
 /** After so long, what was begun stands by itself, tagged or not, ms. */

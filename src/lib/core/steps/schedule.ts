@@ -1,4 +1,4 @@
-import type { BatchState } from '../ledger/fold';
+import type { BatchState } from '../ledger/state';
 import { amountOf, withAmount, type Ingredient } from '../plan/plan';
 import { NITROGEN_MG_G } from '../tables/substances';
 import { feedsOf } from '../must/powders';

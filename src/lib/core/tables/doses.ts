@@ -18,8 +18,6 @@ export const TEASPOON_G = {
 } as const;
 
 export const CUP_G = { 'white-sugar': 200, 'brown-sugar': 213, honey: 340 } as const;
-/** Litres of wine a bottle takes. */
-export const BOTTLE_L = 0.75;
 export const CAMPDEN_TABLET_G = 0.44;
 /** Share of sulphur dioxide in the salt, by molar mass. */
 export const SO2_SHARE = { potassium: 0.576, sodium: 0.674 } as const;

@@ -23,7 +23,7 @@
   import { saysOf } from '$core/belief/says';
   import DangerCard from '../caution/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
-  import { historyOf } from '$core/ledger/fold';
+  import { historyOf } from '$core/ledger/run';
   import { tooCold, whyAbvDiffers } from '$core/belief/standing';
 
   /** All of one batch. Made anew for each, so that no form outlives its batch. */

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
   import { checkBottling } from '$core/finish/judge';
-  import { BOTTLES, type BottleType } from '$core/finish/pressure';
+  import { BOTTLES, type BottleType } from '$core/tables/bottles';
   import { fillL } from '$core/ledger/fill';
-  import { isSediment } from '$core/ledger/fold';
+  import { isSediment } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import { sgText, temperatureText, volumeText } from '$core/units/format';
   import { parseNumber } from '$core/units/parse';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { writeFile } from '$lib/files/vecino-file';
-  import type { LedgerEvent } from '$core/ledger/events';
+  import type { LedgerEvent } from '$core/ledger/log';
   import { takeBack } from '../nav/said.svelte';
   import { download } from '../recipe/download';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { DoubtCode } from '$core/ledger/fold';
+  import type { DoubtCode } from '$core/ledger/state';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { takeBack } from '../nav/said.svelte';
   import { dayWord } from '../shelf/when';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { LedgerEvent } from '$core/ledger/events';
+  import type { LedgerEvent } from '$core/ledger/log';
   import { explain } from '$core/units/input-error';
   import { replaceEvent } from '$lib/store/actions';
   import { household } from '$lib/store/household.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { pulpL } from '$core/must/strain';
-  import { volumeOf } from '$core/ledger/fold';
+  import { volumeOf } from '$core/ledger/state';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
   import { logFruitOut } from '$lib/store/actions';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { liveEvents, type LedgerEvent } from '$core/ledger/events';
+  import { liveEvents, type LedgerEvent } from '$core/ledger/log';
   import { sgText, volumeText } from '$core/units/format';
-  import type { Effect } from '$core/ledger/fold';
+  import type { Effect } from '$core/ledger/run';
   import EditEvent from './EditEvent.svelte';
   import { effectText } from './editable';
   import { eventWords } from '../words/event-words';

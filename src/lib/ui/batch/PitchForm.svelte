@@ -5,7 +5,7 @@
   import { readAmount } from '$core/units/amount';
   import { logPitch, stepDoseG } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
-  import { volumeOf } from '$core/ledger/fold';
+  import { volumeOf } from '$core/ledger/state';
   import { judgeDose, slipText } from '$core/tables/doses';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';

@@ -2,7 +2,7 @@
   import { own } from '$lib/ui/field/own-units';
   import { rackingLossL } from '$core/must/balance';
   import { fillL } from '$core/ledger/fill';
-  import { isSediment } from '$core/ledger/fold';
+  import { isSediment } from '$core/ledger/operations';
   import { planRacking, rackingWord } from '$core/vessels/racking';
   import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
   import { InputError } from '$core/units/input-error';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { eventsFrom } from '$core/ledger/events.fixture';
-import { eventSchema } from '$core/ledger/events';
+import { eventSchema } from '$core/ledger/log';
 import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 import { effectText, slotsOf } from './editable';
 

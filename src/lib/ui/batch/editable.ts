@@ -5,7 +5,7 @@ import { readAmount } from '$core/units/amount';
 import { entryFigure, entryText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';
 import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } from '$core/units/parse';
-import type { LedgerEvent } from '$core/ledger/events';
+import type { LedgerEvent } from '$core/ledger/log';
 import { vesselById } from '$lib/store/household.svelte';
 import { countryOf, type Settings } from '$core/units/settings';
 import { nameOf } from '$core/plan/name';

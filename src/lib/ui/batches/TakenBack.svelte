@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { LedgerEvent } from '$core/ledger/events';
+  import type { LedgerEvent } from '$core/ledger/log';
   import { takenBackBatches } from '$lib/store/summaries';
   import { restore } from '$lib/store/record';
   import { tell } from '../nav/said.svelte';

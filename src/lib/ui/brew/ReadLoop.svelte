@@ -1,7 +1,7 @@
 <script lang="ts">
   import { ADJUST, readPhase, wantedAbv, type BrewDone } from '$core/steps/brew';
   import { whyThisReading } from '$core/belief/detective';
-  import { contents } from '$core/ledger/fold';
+  import { contents } from '$core/ledger/state';
   import { puzzleOf } from '$core/belief/puzzle';
   import { correctionTo, potentialOf, withAdded } from '$core/must/adjust';
   import { addInto, liquid, scaled } from '$core/liquid/stock';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DAY, eventsFrom } from '$core/ledger/events.fixture';
-import type { LedgerEvent } from '$core/ledger/events';
-import { foldBatch } from '$core/ledger/fold';
+import type { LedgerEvent } from '$core/ledger/log';
+import { foldBatch } from '$core/ledger/run';
 import { hasMust, schedule } from '$core/steps/schedule';
 import { fileName } from '../recipe/download';
 import { isBrewing } from '$core/steps/brewing';

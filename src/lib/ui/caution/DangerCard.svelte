@@ -1,6 +1,6 @@
 <script lang="ts">
   import { temperatureText } from '$core/units/format';
-  import { BOTTLES } from '$core/finish/pressure';
+  import { BOTTLES } from '$core/tables/bottles';
   import type { Danger } from '$core/finish/danger';
   import { logOpened } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';

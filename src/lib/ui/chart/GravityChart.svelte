@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { BatchState } from '$core/ledger/fold';
+  import type { BatchState } from '$core/ledger/state';
   import type { Standing } from '$core/belief/standing';
   import { household } from '$lib/store/household.svelte';
   import ChartCanvas from './ChartCanvas.svelte';

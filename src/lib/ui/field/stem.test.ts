@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkBottling } from '$core/finish/judge';
 import { DAY, eventsFrom } from '$core/ledger/events.fixture';
-import { foldBatch } from '$core/ledger/fold';
+import { foldBatch } from '$core/ledger/run';
 import { saysOf } from '$core/belief/says';
 import { standingOf } from '$core/belief/standing';
 import { sgFromBrix } from '$core/liquid/sugar';

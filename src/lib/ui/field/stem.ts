@@ -1,4 +1,4 @@
-import { fermentedOf, wholeSg, type BatchState } from '$core/ledger/fold';
+import { fermentedOf, wholeSg, type BatchState } from '$core/ledger/state';
 import { fermentedFromRefractometer } from '$core/liquid/refractometer';
 import { sgFrom, type Scale } from '$core/ferment/scales';
 import { brixFromSg } from '$core/liquid/sugar';

@@ -1,4 +1,4 @@
-import type { LedgerEvent } from '$core/ledger/events';
+import type { LedgerEvent } from '$core/ledger/log';
 import { AskError, explain } from '$core/units/input-error';
 import { beginForm, type When } from '$lib/store/record';
 import { sayDone } from '../nav/said.svelte';

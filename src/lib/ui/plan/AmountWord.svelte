@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { BOTTLE_L } from '$core/tables/doses';
+  import { BOTTLE_L } from '$core/tables/bottles';
   import { roomFor } from '$core/steps/stages';
   import type { Vessel } from '$core/vessels/vessels';
   import { fromBase, toBase, UNIT_LABEL, type VolumeUnit } from '$core/units/measure';

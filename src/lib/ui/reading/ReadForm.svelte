@@ -14,7 +14,8 @@
   import { parseWhen } from '../field/parse-when';
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import { areAlike, foldBatch } from '$core/ledger/fold';
+  import { foldBatch } from '$core/ledger/run';
+  import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';
 

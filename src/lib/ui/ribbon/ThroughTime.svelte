@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Effect } from '$core/ledger/fold';
+  import type { Effect } from '$core/ledger/run';
 
   /** The ribbon through time: of all the sugar there was, what had turned, was dissolved, was still held. */
   type Props = {

@@ -1,4 +1,4 @@
-import type { BatchState } from '$core/ledger/fold';
+import type { BatchState } from '$core/ledger/state';
 import type { StepId } from '$core/tables/step-id';
 import { amountOf, withAmount, type Ingredient } from '$core/plan/plan';
 import { nameOf } from '$core/plan/name';

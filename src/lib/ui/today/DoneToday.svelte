@@ -1,6 +1,6 @@
 <script lang="ts">
   import { liveQuery } from 'dexie';
-  import type { LedgerEvent } from '$core/ledger/events';
+  import type { LedgerEvent } from '$core/ledger/log';
   import { civilDay } from '$core/steps/schedule';
   import { inZone } from '$core/units/zone';
   import { db } from '$lib/store/db';

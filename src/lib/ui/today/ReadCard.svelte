@@ -2,7 +2,7 @@
   import { logGravity } from '$lib/store/actions';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
-  import { areAlike } from '$core/ledger/fold';
+  import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';
   import { readStem } from '../field/stem';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
-  import type { BatchState } from '$core/ledger/fold';
+  import type { BatchState } from '$core/ledger/state';
   import { rackingLossL } from '$core/must/balance';
   import { mustColour } from '$core/plan/colour';
   import { INSOLUBLE_DENSITY } from '$core/must/contribution';

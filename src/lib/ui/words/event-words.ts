@@ -1,5 +1,5 @@
 import { RULES } from '$core/cautions/rules';
-import type { LedgerEvent } from '$core/ledger/events';
+import type { LedgerEvent } from '$core/ledger/log';
 import { YEASTS } from '$core/tables/substances';
 import { sgText, temperatureText, volumeText } from '$core/units/format';
 import { vesselById, type Batch } from '$lib/store/household.svelte';

@@ -1,6 +1,6 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
 import { z } from 'zod';
-import { eventSchema } from '$core/ledger/events';
+import { eventSchema } from '$core/ledger/log';
 import { ownMethodSchema } from '$core/plan/methods';
 import { recipeSchema } from '$core/must/recipe';
 import { ingredientSchema, planSchema, targetSchema } from '$core/plan/plan';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { liveQuery } from 'dexie';
   import { page } from '$app/state';
-  import type { LedgerEvent } from '$core/ledger/events';
+  import type { LedgerEvent } from '$core/ledger/log';
   import { openBatch, type OpenBatch } from '$lib/store/household.svelte';
   import { eventsOf } from '$lib/store/summaries';
   import CompareChart from '$lib/ui/chart/CompareChart.svelte';

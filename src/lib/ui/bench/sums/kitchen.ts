@@ -1,6 +1,6 @@
 import { coolingTauH, hoursToCool, tauFromReadings, tempAfter } from '$core/steps/cooling';
 import { costOf } from '$core/plan/cost';
-import { BOTTLE_L } from '$core/tables/doses';
+import { BOTTLE_L } from '$core/tables/bottles';
 import type { Plan } from '$core/plan/plan';
 import { juiceLPerKg, MILLS, PRESSES, pressLoads, type Mill, type Press } from '$core/plan/extraction';
 import { PRODUCE, produceById } from '$core/tables/table';

@@ -1,0 +1,55 @@
+import type { Ingredient } from '../plan/plan';
+import type { About } from './events/define';
+import { fillL } from './fill';
+import { amountsAsked, volumeIn, type Question, type Words } from './question';
+import type { BatchState } from './state';
+import { doseL } from './will-hold';
+
+/** What is asked about things that go into a wine: whether it is there, whether it is time, and whether so much is meant. */
+export function askedOfItems(
+  items: readonly Ingredient[],
+  vesselId: string | undefined,
+  { before, after, words }: About
+): Question[] {
+  const there = volumeIn(before, vesselId);
+  return [
+    ...elsewhereAsked(vesselId, before, words),
+    ...stabilisedEarly(items, after),
+    ...amountsAsked(
+      items,
+      before ? Math.max(there, doseL(before)) : there,
+      vesselId ? words.capacityL(vesselId) : null,
+      words,
+      there
+    )
+  ];
+}
+
+/** Sorbate into wine that is not shown to be finished stops nothing, and does not count at bottling. */
+function stabilisedEarly(items: readonly Ingredient[], after: BatchState): Question[] {
+  const isSorbate = items.some((i) => i.kind === 'additive' && i.additiveId === 'sorbate');
+  const isEarly = after.fills.some((f) => f.powdersG.sorbate && !(f.stable?.wasFinished ?? false));
+  return isSorbate && isEarly && after.fills.some((f) => f.stable && !f.stable.wasFinished)
+    ? [
+        {
+          level: 'ask',
+          text: 'It is not shown to be finished: given now, sulphite and sorbate stop no ferment, and do not count at bottling.',
+          todo: 'Read it twice, three days apart, first.'
+        }
+      ]
+    : [];
+}
+
+/** What goes into a vessel that holds none of this wine makes no wine there. */
+function elsewhereAsked(vesselId: string | undefined, s: BatchState | null, words: Words): Question[] {
+  const stands = s?.fills.filter((f) => fillL(f) > 0) ?? [];
+  return vesselId && stands.length > 0 && !stands.some((f) => f.vesselId === vesselId)
+    ? [
+        {
+          level: 'ask',
+          text: `Nothing of this wine stood in the ${words.vessel(vesselId)} then.`,
+          todo: 'Was it another vessel, or another day?'
+        }
+      ]
+    : [];
+}

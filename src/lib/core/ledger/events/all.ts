@@ -1,0 +1,44 @@
+import { addition } from './addition';
+import { blended } from './blend';
+import { bottled } from './bottle';
+import { caution } from './caution';
+import { fruitOut } from './fruit-out';
+import { loss } from './loss';
+import { note } from './note';
+import { opened } from './open';
+import { pitch } from './pitch';
+import { planned } from './planned';
+import { reading } from './reading';
+import { sample } from './sample';
+import { steep } from './steep';
+import { steepOut } from './steep-out';
+import { step } from './step';
+import { stir } from './stir';
+import { tasting } from './tasting';
+import { topUp } from './top-up';
+import { transferred } from './transfer';
+import { voided } from './void';
+
+/** Every kind of event there is, by its name. */
+export const EVENTS = {
+  planned,
+  addition,
+  pitch,
+  stir,
+  reading,
+  'fruit-out': fruitOut,
+  steep,
+  'steep-out': steepOut,
+  'top-up': topUp,
+  sample,
+  loss,
+  blend: blended,
+  transfer: transferred,
+  note,
+  tasting,
+  bottle: bottled,
+  open: opened,
+  step,
+  caution,
+  void: voided
+};

@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { BOTTLE_TYPES } from '../../tables/bottles';
+import { emptyFill, fillL, keepShare } from '../fill';
+import { takeFrom } from '../operations';
+import { MUCH_LOST, volumeIn } from '../question';
+import { doubt, type Working } from '../state';
+import { defineEvent, id, type Of } from './define';
+
+const data = z.strictObject({
+  from: id,
+  bottles: z
+    .array(
+      z.strictObject({
+        count: z.int().min(1).max(2000),
+        sizeL: z.number().finite().min(0.05).max(20),
+        type: z.enum(BOTTLE_TYPES)
+      })
+    )
+    .min(1)
+    .max(20),
+  primingGL: z.number().finite().min(0).max(60).optional(),
+  /** pressure at 20 °C as it was judged when bottled, bar */
+  bar20: z.number().finite().min(0).optional(),
+  /** whether it was said to be clear, and to drop no more */
+  clear: z.boolean().optional(),
+  /** as in a transfer */
+  emptied: z.boolean().optional()
+});
+type BottleData = z.infer<typeof data>;
+
+function bottle(s: Working, e: Of<BottleData>, at: number): void {
+  const { bottles, from, primingGL, clear, bar20, emptied } = e.data;
+  const litres = bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
+  const count = bottles.reduce((sum, b) => sum + b.count, 0);
+  const source = s.fills.find((f) => f.vesselId === from);
+  const thereL = source ? fillL(source) : 0;
+  const held = s.lots.reduce((sum, l) => sum + l.held.hexoseKg, 0);
+  const fill = { ...(source ?? emptyFill(from)) };
+  keepShare(fill, 1);
+  s.bottled.push({
+    eventId: e.id,
+    at,
+    count,
+    litres,
+    types: bottles.map((b) => b.type),
+    fill,
+    primingGL: primingGL ?? 0,
+    isClear: clear ?? null,
+    bar20: bar20 ?? null,
+    heldKg: held,
+    left: count,
+    stillAt: []
+  });
+  if (!source || thereL <= 0) return doubt(s, 'not-there');
+  takeFrom(s, source, litres, 'bottle', emptied);
+  if (s.fills.includes(source)) keepShare(source, Math.max(0, 1 - litres / thereL));
+}
+
+/** Wine of one vessel goes into bottles. */
+export const bottled = defineEvent({
+  type: 'bottle',
+  data,
+  touchesLiquid: true,
+  apply: bottle,
+  check({ data: { from, bottles, emptied } }, { before, words }) {
+    const there = volumeIn(before, from);
+    const left = there - bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
+    return emptied && left > MUCH_LOST * there && left > 0.75
+      ? [
+          {
+            level: 'ask',
+            text: `${words.volume(left)} of ${words.volume(there)} thrown away as sediment is very much.`,
+            todo: 'Was it so?'
+          }
+        ]
+      : [];
+  },
+  says: (e) => ({
+    what: ['Bottled'],
+    detail: [e.data.bottles.map((b) => `${b.count} × ${b.sizeL} L`).join(', ')]
+  }),
+  source: (d) => d.from
+});

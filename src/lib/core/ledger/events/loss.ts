@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { WATER_20 } from '../../liquid/water';
+import { fillL } from '../fill';
+import { draw, named, sharesOf } from '../operations';
+import { doubt, type Working } from '../state';
+import { defineEvent, id, volumeL } from './define';
+
+const data = z.strictObject({
+  vesselId: id.optional(),
+  volumeL: volumeL.positive(),
+  how: z.enum(['spilt', 'boiled-off'])
+});
+type LossData = z.infer<typeof data>;
+
+function lose(s: Working, data: LossData): void {
+  if (data.how === 'spilt') return draw(s, data.vesselId, data.volumeL);
+  // Boiled off: water alone goes, and what it held stays.
+  const fills = named(s, data.vesselId);
+  const total = fills.reduce((sum, f) => sum + fillL(f), 0);
+  if (total <= 0 || data.volumeL > total) return doubt(s, total <= 0 ? 'not-there' : 'more-than-there');
+  const shares = sharesOf(fills);
+  fills.forEach((f, i) => {
+    f.stock.waterKg = Math.max(
+      0.05 * f.stock.waterKg,
+      f.stock.waterKg - shares[i]! * data.volumeL * WATER_20
+    );
+  });
+}
+
+/** Spilt, or boiled off: then only water goes. */
+export const loss = defineEvent({
+  type: 'loss',
+  data,
+  touchesLiquid: true,
+  apply: (s, e) => lose(s, e.data),
+  says: (e) => ({
+    what: [e.data.how === 'spilt' ? 'Spilt' : 'Boiled off'],
+    detail: [{ volumeL: e.data.volumeL }]
+  }),
+  slots: () => [{ path: ['volumeL'], label: ['How much'], kind: 'volume' }],
+  source: (d) => d.vesselId
+});

@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { yeastSchema } from '../../plan/plan';
+import { YEASTS } from '../../tables/substances';
+import { strainOff } from '../pour';
+import { defineEvent } from './define';
+
+/** Yeast goes in. */
+export const pitch = defineEvent({
+  type: 'pitch',
+  data: z.strictObject({
+    yeast: yeastSchema,
+    massG: z.number().finite().positive().max(2000).optional(),
+    how: z.enum(['dry', 'rehydrated', 'starter']).optional()
+  }),
+  touchesLiquid: false,
+  apply(s, e, at) {
+    strainOff(s, at, true);
+    s.pitches.push({ at, yeast: e.data.yeast, massG: e.data.massG ?? null });
+  },
+  says: ({ data }) => ({
+    what: ['Yeast in'],
+    detail: [
+      [
+        data.massG && `${data.massG.toFixed(0)} g`,
+        YEASTS[data.yeast.yeastId ?? 'wine'].name.toLowerCase(),
+        data.how
+      ]
+        .filter(Boolean)
+        .join(', ')
+    ]
+  }),
+  slots: () => [{ path: ['massG'], label: ['Grams'], kind: 'yeast' }]
+});

@@ -1,0 +1,171 @@
+import { z } from 'zod';
+import { hexoseGone } from '../../ferment/alcohol';
+import { abvOf, ferment } from '../../ferment/convert';
+import { liquid } from '../../liquid/stock';
+import { spiritIndication } from '../../liquid/spirit';
+import { sgText } from '../../units/format';
+import { canBeRead, noteRead } from '../evidence';
+import { learnSugar } from '../learn';
+import { areAlike, correctVolume, named } from '../operations';
+import type { Question } from '../question';
+import { doubt, toleranceIn, type Working } from '../state';
+import { defineEvent, id, sg, volumeL, type About, type Of, type Part, type Slot } from './define';
+
+const HOUR = 3_600_000;
+
+const data = z
+  .strictObject({
+    /** corrected to 20 °C */
+    sg: sg.optional(),
+    /** what the stem showed */
+    stemSg: sg.optional(),
+    /** what a refractometer showed, °Bx, where `sg` was reckoned from it */
+    refractometerBx: z.number().finite().min(0).max(80).optional(),
+    tempC: z.number().finite().min(-5).max(105).optional(),
+    ph: z.number().finite().min(1.5).max(9).optional(),
+    taGL: z.number().finite().min(0).max(40).optional(),
+    /** gravity of the residue once the alcohol is boiled off: spirit indication, with `sg` */
+    residueSg: sg.optional(),
+    /** litres that the mark shows */
+    volumeL: volumeL.optional(),
+    vesselId: id.optional()
+  })
+  .refine(
+    (r) => [r.sg, r.tempC, r.ph, r.taGL, r.volumeL].some((x) => x !== undefined),
+    'holds no measurement'
+  );
+type ReadingData = z.infer<typeof data>;
+
+/** Whether yeast can have been at work: pitched and past a few hours, or left to the wild for two days. */
+function mayFerment(s: Working, at: number): boolean {
+  const first = s.pitches[0];
+  return first ? at - first.at > 6 * HOUR : at - s.startedAt > 48 * HOUR;
+}
+
+function read(s: Working, e: Of<ReadingData>, at: number): void {
+  const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId, refractometerBx } = e.data;
+  // A refractometer in alcohol is good to three points: it says where the wine is about, and proves nothing gone.
+  const isRough = refractometerBx !== undefined;
+  if (tempC !== undefined && s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
+  if (ph !== undefined) s.measured.ph = ph;
+  if (taGL !== undefined) s.measured.taGL = taGL;
+  if (vesselId && !s.fills.some((f) => f.vesselId === vesselId)) doubt(s, 'not-there');
+  if (volumeL !== undefined) correctVolume(s, named(s, vesselId), volumeL, at);
+  if (sg !== undefined && residueSg !== undefined) {
+    const abv = residueSg >= sg ? spiritOrNull(sg, residueSg) : null;
+    if (abv === null) doubt(s, 'impossible-figure');
+    else s.spiritAbv = { at, abv };
+  }
+  if (sg === undefined) return;
+  const fills = named(s, vesselId);
+  const first = fills[0];
+  const before = first && liquid(first.stock);
+  // Far below what the sums expect, with yeast in: it is the ferment, whatever the clock says.
+  const hasDropped = before && s.pitches.length > 0 && sg < before.sg - 0.008;
+  const fermenting = mayFerment(s, at) || hasDropped || s.fills.some((f) => f.fermentedKg > 0);
+  const isOfOne = vesselId !== undefined || s.fills.length === 1;
+  // Nobody said which of several unlike wines was read: it speaks of none of them.
+  if (!isOfOne && !areAlike(fills)) return doubt(s, 'not-there');
+  /** What each would have fermented; one that reads under its floor has none left, and more to tell. */
+  const gone = fills.map((f) =>
+    fermenting && liquid(f.stock) ? hexoseGone(f.stock, f.fermentedKg, sg) : null
+  );
+  const isUnder = gone.map((g, i) => g !== null && !g.met && g.hexoseKg >= fills[i]!.stock.hexoseKg);
+  if (isOfOne && first && isUnder[0] && !canBeRead(first, at, sg)) return doubt(s, 'impossible-figure');
+  s.readings.push({
+    eventId: e.id,
+    at,
+    vesselId: vesselId ?? (s.fills.length === 1 ? s.fills[0]!.vesselId : null),
+    sg,
+    tempC: tempC ?? null,
+    expectedSg: fermenting || !before ? null : before.sg
+  });
+  fills.forEach((fill, i) => {
+    if (!liquid(fill.stock)) return;
+    const found = gone[i];
+    if (!found) learnSugar(s, fill, sg, at);
+    else {
+      const { hexoseKg, met } = found;
+      fill.stock = ferment(fill.stock, hexoseKg).stock;
+      fill.fermentedKg += hexoseKg;
+      // Denser than all that went in: the table's sugar was too low, or the ferment has not begun.
+      if (!met && fill.fermentedKg <= 1e-9) learnSugar(s, fill, sg, at);
+      // One reading may be a slip: what it takes away counts as there until the next one agrees.
+      fill.unshownKg = isOfOne && !isRough ? Math.max(0, hexoseKg) : Math.max(0, fill.unshownKg + hexoseKg);
+    }
+    if (isOfOne && !(isRough && found)) noteRead(fill, at, sg, isUnder[i]!);
+  });
+}
+
+/** Strength by spirit indication; null where no spirit has such a density. */
+function spiritOrNull(sg: number, residueSg: number): number | null {
+  try {
+    const abv = spiritIndication(sg, residueSg);
+    return abv <= MAX_ABV ? abv : null;
+  } catch {
+    return null;
+  }
+}
+/** No yeast makes more. Common practice: eighteen to twenty. */
+export const MAX_ABV = 23;
+
+/** A strength past what the yeast can stand says that something was not as written. */
+function tooStrong(e: Of<ReadingData>, { before: s, after }: About): Question[] {
+  if (e.data.sg === undefined || !s || s.pitches.length === 0) return [];
+  const fill = after.fills.find((f) => !e.data.vesselId || f.vesselId === e.data.vesselId);
+  if (!fill) return [];
+  const [was, is] = [s.fills.find((f) => f.vesselId === fill.vesselId), abvOf(fill.stock)];
+  const most = toleranceIn(after, fill)[2] + 0.5;
+  if (is <= most || (was && abvOf(was.stock) > most)) return [];
+  return [
+    {
+      level: 'ask',
+      text: `By what went in that would be ${is.toFixed(1)} %, more than this yeast can stand.`,
+      todo: 'Was all weighed and read as written: pounds, kilograms, the scale of the stem?'
+    }
+  ];
+}
+
+function what({ sg, ph, taGL, volumeL }: ReadingData): Part[] {
+  if (sg !== undefined) return [{ sg }];
+  if (ph !== undefined) return [`pH ${ph}`];
+  if (taGL !== undefined) return [`TA ${taGL} g/L`];
+  return volumeL === undefined ? [] : [{ volumeL }];
+}
+
+/** Something is measured: gravity, temperature, acid, or what the mark shows. */
+export const reading = defineEvent({
+  type: 'reading',
+  data,
+  touchesLiquid: true,
+  apply: read,
+  check: tooStrong,
+  says({ id, data: { sg, stemSg, tempC, residueSg, ...rest } }, s) {
+    const expected = s.readings.find((r) => r.eventId === id)?.expectedSg;
+    const parts: Part[][] = [
+      tempC === undefined ? [] : [{ tempC }],
+      stemSg !== undefined && sg !== undefined && sgText(stemSg) !== sgText(sg)
+        ? ['stem showed ', { sg: stemSg }]
+        : [],
+      residueSg === undefined ? [] : ['residue ', { sg: residueSg }],
+      expected ? ['the sums said ', { sg: expected }] : []
+    ];
+    return {
+      what: what({ sg, ...rest }),
+      detail: parts.filter((p) => p.length > 0).flatMap((p, i) => (i > 0 ? [' · ', ...p] : p))
+    };
+  },
+  slots({ sg, ph, taGL, volumeL }) {
+    const out: Slot[] = [];
+    if (sg !== undefined)
+      out.push(
+        { path: ['sg'], label: ['The stem showed'], kind: 'stem' },
+        { path: ['tempC'], label: ['Sample'], kind: 'sample' }
+      );
+    if (ph !== undefined) out.push({ path: ['ph'], label: ['pH'], kind: 'ph' });
+    if (taGL !== undefined) out.push({ path: ['taGL'], label: ['TA, g/L'], kind: 'ta' });
+    if (volumeL !== undefined) out.push({ path: ['volumeL'], label: ['So much'], kind: 'volume' });
+    return out;
+  },
+  source: (d) => d.vesselId
+});

@@ -1,0 +1,187 @@
+import { ferment } from '../ferment/convert';
+import { addInto, emptyStock, liquid, type Stock } from '../liquid/stock';
+import { toleranceOf, type Plan, type Yeast } from '../plan/plan';
+import type { BottleType } from '../tables/bottles';
+import { YEASTS } from '../tables/substances';
+import { fillL, type Fill } from './fill';
+
+/** Fruit that is still giving: what it holds, how fast it lets go, and what of it stands in the vessel. */
+export type Lot = {
+  vesselId: string;
+  held: Stock;
+  halfH: number;
+  since: number;
+  produceKg: number;
+  pulpKg: number;
+  insolublesKg: number;
+  /** the event that hung it in, for what is steeped */
+  steepId: string | null;
+  /** an infusion's pulp: strained off before the sugar, or the yeast, goes in */
+  isInfused?: boolean;
+};
+
+export type Reading = {
+  eventId: string;
+  at: number;
+  /** the vessel it was drawn from; null when it was not said and there were several */
+  vesselId: string | null;
+  sg: number;
+  tempC: number | null;
+  /** what the ledger expected before it was read; null once it ferments */
+  expectedSg: number | null;
+};
+
+/** Something that a measurement showed to be other than the sums had it. */
+export type Correction =
+  | { kind: 'sugar'; at: number; expectedSg: number; sg: number; sugarKg: number }
+  | { kind: 'volume'; at: number; expectedL: number; foundL: number };
+
+export type Steep = { id: string; at: number; names: string[]; tasteBy: number | null; outAt: number | null };
+
+/** An event that cannot have been as it was written: it is kept and shown, and applied as far as it can be. */
+export type Doubt = { eventId: string; at: number; type: string; code: DoubtCode };
+export type DoubtCode =
+  | 'not-there'
+  | 'more-than-there'
+  | 'more-than-measured'
+  | 'impossible-figure'
+  | 'unknown-produce'
+  | 'cannot-be-read';
+
+/** One filling of bottles: the wine as it went in, and what it could do. */
+export type Bottling = {
+  eventId: string;
+  at: number;
+  count: number;
+  litres: number;
+  types: BottleType[];
+  /** the wine of that vessel as it was bottled, with what was known of it */
+  fill: Fill;
+  primingGL: number;
+  /** what was said of it; null when nothing was */
+  isClear: boolean | null;
+  /** pressure that was foreseen at 20 °C, bar; null when it was not judged */
+  bar20: number | null;
+  /** hexose that fruit in it still held, kg */
+  heldKg: number;
+  /** bottles that are still closed, as far as is known */
+  left: number;
+  /** when bottles of it were opened and found without gas */
+  stillAt: number[];
+};
+
+/** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */
+export type BatchState = {
+  id: string;
+  name: string;
+  plan: Plan;
+  startedAt: number;
+  at: number;
+  zone: string;
+  fills: Fill[];
+  /** what fruit still holds, all lots together */
+  held: Stock;
+  /** fruit that is in there now, kg */
+  produceKg: number;
+  /** the same by how much liquid it holds back, as fresh fruit */
+  pulpKg: number;
+  insolublesKg: number;
+  /** when something that ferments last went in */
+  fedAt: number;
+  fruitInAt: number | null;
+  fruitOutAt: number | null;
+  readings: Reading[];
+  pitches: { at: number; yeast: Yeast; massG: number | null }[];
+  stirs: number[];
+  rackings: { at: number; lossL: number }[];
+  doubts: Doubt[];
+  /** grams of each powder that went in, by its id */
+  powdersG: Record<string, { massG: number; at: number }>;
+  /** each filling, with the wine as it went into the bottles */
+  bottled: Bottling[];
+  /** when sugar or a sweetener last went into wine that was out of its bucket */
+  sweetenedAt: number | null;
+  /** sugar and honey that went in, kg as weighed, and when it last did */
+  sugarKg: number;
+  sugarAt: number | null;
+  measured: { ph: number | null; taGL: number | null };
+  /** strength by spirit indication, when it was measured */
+  spiritAbv: { at: number; abv: number } | null;
+  warmestC: number | null;
+  /** what measurements showed to be other than the sums had it */
+  corrections: Correction[];
+  steeps: Steep[];
+  /** when the air over a vessel was last taken by gas */
+  gassedAt: Record<string, number>;
+  allergens: string[];
+  tastings: { at: number; text: string; liking: number | null }[];
+  cost: number;
+  lostL: number;
+  steps: { at: number; step: string; outcome: 'done' | 'skipped' | 'snoozed'; until: number | null }[];
+  acknowledged: string[];
+  startSg: { sg: number; measured: boolean } | null;
+  /** when something first went in */
+  firstInAt: number | null;
+};
+
+export type Working = BatchState & { lots: Lot[]; eventId: string; eventType: string; eventAt: number };
+
+/** Writes down that the event at hand cannot have been quite so. */
+export function doubt(s: Working, code: DoubtCode): void {
+  s.doubts.push({ eventId: s.eventId, at: s.eventAt, type: s.eventType, code });
+}
+
+/** The classroom's start: the highest reading before the yeast, else what all the sugar would have read. */
+export function startGravity(s: BatchState): BatchState['startSg'] {
+  const before = s.readings.filter((r) => r.expectedSg !== null).map((r) => r.sg);
+  if (before.length > 0) return { sg: Math.max(...before), measured: true };
+  const sg = wholeSg(s);
+  return sg === null ? null : { sg, measured: false };
+}
+
+/** What all the sugar of a batch would read if none had fermented; null without liquid. */
+export function wholeSg(s: Pick<BatchState, 'fills' | 'held'>): number | null {
+  const total = addInto(contents(s), s.held);
+  return liquid(ferment(total, -fermentedOf(s)).stock)?.sg ?? null;
+}
+
+/** All vessels of the batch together. */
+export function contents(s: Pick<BatchState, 'fills'>): Stock {
+  return s.fills.reduce((sum, f) => addInto(sum, f.stock), emptyStock());
+}
+
+/** Litres of liquid in the batch. */
+export const volumeOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + fillL(f), 0);
+
+/** Hexose that has fermented, kg. */
+export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
+  s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
+
+type Tolerance = readonly [number, number, number];
+
+/** Of several yeasts, the most that any of them stands, at each end. */
+const strongest = (all: readonly Tolerance[]): Tolerance =>
+  all.reduce((a, t) => [Math.max(a[0], t[0]), Math.max(a[1], t[1]), Math.max(a[2], t[2])]);
+
+/** The most tolerant yeast pitched, low–usual–high; the plan's own when none is pitched yet. */
+export function batchTolerance(s: Pick<BatchState, 'pitches' | 'plan'>): Tolerance {
+  const all = s.pitches.map((p) => toleranceOf(p.yeast));
+  if (all.length > 0) return strongest(all);
+  return s.plan.wildYeast === 'wild' ? YEASTS.wild.toleranceAbv : toleranceOf(s.plan.yeast);
+}
+
+/** The same for one vessel, with the yeast that other wine brought, and with what wild yeast can do when none is pitched. */
+export function toleranceIn(s: Pick<BatchState, 'pitches' | 'plan'>, fill: Pick<Fill, 'yeasts'>): Tolerance {
+  const wild = s.pitches.length === 0 ? [YEASTS.wild.toleranceAbv] : [];
+  return strongest([batchTolerance(s), ...fill.yeasts.map(toleranceOf), ...wild]);
+}
+
+/** The strength at which a vessel's yeast usually stops, % vol; Infinity where wild yeast is all there is. */
+export const limitIn = (s: Pick<BatchState, 'pitches' | 'plan'>, fill: Pick<Fill, 'yeasts'>): number =>
+  s.pitches.some((p) => p.yeast.yeastId !== 'wild') ? toleranceIn(s, fill)[1] : Infinity;
+
+/** The yeasts that live in a batch: what was pitched, or what the plan says when nothing was. */
+export const yeastsOf = (s: Pick<BatchState, 'pitches' | 'plan'>): Yeast[] =>
+  s.pitches.length > 0
+    ? s.pitches.map((p) => p.yeast)
+    : [s.plan.yeast ?? { yeastId: 'wine' }, { yeastId: 'wild' }];
