@@ -19,6 +19,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts'],
     environment: 'node',
+    setupFiles: ['fake-indexeddb/auto'],
     // The tests leave no state behind in a module; a fresh world for each file is most of their time.
     isolate: false
   }

@@ -1,13 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { type Words } from '$core/ledger/question';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
-import {
-  batchesOf,
-  eventSchema,
-  type EventData,
-  type EventType,
-  type LedgerEvent
-} from '$core/ledger/log';
+import { batchesOf, eventSchema, type EventData, type EventType, type LedgerEvent } from '$core/ledger/log';
 import { withFigures } from '$core/plan/plan';
 import { VESSEL_PRESETS } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';

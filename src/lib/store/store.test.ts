@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { foldBatch } from '$core/ledger/run';
 import { schedule } from '$core/steps/schedule';

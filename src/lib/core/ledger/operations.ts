@@ -1,5 +1,4 @@
-import { WATER_20 } from '../liquid/water';
-import { isStrained, pulpL } from '../must/strain';
+import { pulpL } from '../must/strain';
 import type { Plan } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import { A_DREG_L, emptyFill, fillL, keepShare, type Fill } from './fill';

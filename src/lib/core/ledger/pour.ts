@@ -1,4 +1,3 @@
-import { hexoseGone } from '../ferment/alcohol';
 import { priceKey } from '../plan/cost';
 import { allergensOf } from '../plan/allergens';
 import { ENZYME_PACE, halfGivenH } from '../plan/extraction';

@@ -51,8 +51,7 @@ function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lots
   for (const e of liveEvents(events)) {
     if (e.batchId !== id) continue;
     if (e.type === 'planned') recipeId = e.data.recipeId ?? '';
-    if (e.type !== 'addition' && e.type !== 'steep') continue;
-    for (const i of e.data.ingredients)
+    for (const i of defOf(e).brings?.(e.data) ?? [])
       if (i.kind === 'produce' && i.lotId) lotsKg[i.lotId] = (lotsKg[i.lotId] ?? 0) + i.massKg;
   }
   return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };

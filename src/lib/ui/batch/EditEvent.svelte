@@ -5,12 +5,12 @@
   import { household } from '$lib/store/household.svelte';
   import { parseWhen, toLocalInput } from '../field/parse-when';
   import { sayDone } from '../nav/said.svelte';
-  import { slotsOf } from './editable';
+  import { fieldsOf } from './editable';
 
   /** Puts one event of the past right: it is taken back and written again, and all after it is reckoned anew. */
   let { event, close }: { event: LedgerEvent; close: () => void } = $props();
 
-  const slots = $derived(slotsOf(event, household.settings));
+  const slots = $derived(fieldsOf(event, household.settings));
   let text = $state<Record<string, string>>({});
   // svelte-ignore state_referenced_locally
   let when = $state(toLocalInput(Date.parse(event.at)));

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { eventsFrom } from '$core/ledger/events.fixture';
 import { eventSchema } from '$core/ledger/log';
 import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
-import { effectText, slotsOf } from './editable';
+import { effectText, fieldsOf } from './editable';
 
 const on = eventsFrom(Date.parse('2026-05-01T10:00:00Z'));
 const US: Settings = { ...DEFAULT_SETTINGS, system: 'us', mass: 'lb', volume: 'us-gal', temp: 'F' };
@@ -31,7 +31,7 @@ describe('putting the past right', () => {
     'what is not touched stays as it was (%s)',
     (_n, s) => {
       for (const e of EVENTS) {
-        const slots = slotsOf(e, s);
+        const slots = fieldsOf(e, s);
         expect(slots.length, e.type).toBeGreaterThan(0);
         const data = structuredClone(e.data);
         for (const slot of slots) slot.put(data as never, slot.text);
@@ -50,20 +50,20 @@ describe('putting the past right', () => {
   it('a new temperature corrects the gravity again', () => {
     const e = EVENTS[0]!;
     const data = structuredClone(e.data) as { sg: number };
-    slotsOf(e, DEFAULT_SETTINGS)
-      .find((x) => x.key === 'temp')!
+    fieldsOf(e, DEFAULT_SETTINGS)
+      .find((x) => x.key === 'tempC')!
       .put(data as never, '20');
     expect(data.sg).toBeCloseTo(1.05, 6);
   });
 
   it('says what is wrong and changes nothing', () => {
     const e = EVENTS[2]!;
-    for (const slot of slotsOf(e, DEFAULT_SETTINGS))
+    for (const slot of fieldsOf(e, DEFAULT_SETTINGS))
       expect(() => slot.put(structuredClone(e.data) as never, 'lots')).toThrow();
   });
 
   it('a stir has nothing to put right but its time', () => {
-    expect(slotsOf(on(1, 'stir', {}), DEFAULT_SETTINGS)).toEqual([]);
+    expect(fieldsOf(on(1, 'stir', {}), DEFAULT_SETTINGS)).toEqual([]);
   });
 
   it('tells what an event did, and nothing where it did nothing', () => {

@@ -1,124 +1,89 @@
+import type { Slot } from '$core/ledger/events/define';
+import { defOf, type LedgerEvent } from '$core/ledger/log';
 import { correctReading } from '$core/liquid/hydrometer';
-import { amountOf, entryOf } from '$core/plan/plan';
+import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
 import { amountIn, readItem, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
 import { readAmount } from '$core/units/amount';
 import { entryFigure, entryText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';
 import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } from '$core/units/parse';
-import type { LedgerEvent } from '$core/ledger/log';
-import { vesselById } from '$lib/store/household.svelte';
 import { countryOf, type Settings } from '$core/units/settings';
-import { nameOf } from '$core/plan/name';
+import { partText } from '../words/event-words';
 
 /** One thing of an event that can be put right: what it says now, and how new text goes into a copy of its data. */
-export type Slot = { key: string; label: string; text: string; put: (data: never, text: string) => void };
+export type Field = { key: string; label: string; text: string; put: (data: never, text: string) => void };
 
-type Bag = Record<string, unknown>;
+type Bag = Record<string | number, unknown>;
+/** How a kind of slot is shown and read. */
+type Reader = (value: unknown, s: Settings) => { text: string; read: (text: string) => unknown };
+
+const isLeftOut = (text: string) => text.trim() === '';
+const READERS: Record<Exclude<Slot['kind'], 'stem' | 'sample'>, Reader> = {
+  volume: (litres, s) => ({
+    text: `${entryText(litres as number, s.volume)} ${s.volume === 'L' ? 'L' : s.volume.replace('-', ' ')}`,
+    read: (text) => parseAs('volume', text, s.volume, countryOf(s)).base
+  }),
+  item(value, s) {
+    const item = value as Ingredient;
+    const used = typedUnit(item, 'volumeL' in item ? s.volume : item.kind === 'produce' ? s.mass : 'g');
+    return {
+      text: `${entryFigure(amountIn(item, amountOf(item), used), used)} ${unitLabel(used, entryOf(item))}`,
+      read: (text) => ({ ...item, ...readItem(text, item, used, countryOf(s)).item })
+    };
+  },
+  ph: (ph) => ({ text: String(ph), read: parsePh }),
+  ta: (ta) => ({ text: String(ta), read: parseTitratable }),
+  yeast: (massG, s) => ({
+    text: massG === undefined ? '' : String(massG),
+    read: (text) =>
+      isLeftOut(text) ? undefined : readAmount(text, YEAST_THING, 'g', countryOf(s)).base * 1000
+  }),
+  text: (said) => ({ text: String(said), read: (text) => text.trim() })
+};
+
+const bagAt = (data: Bag, path: Slot['path']) =>
+  path.slice(0, -1).reduce<Bag>((bag, key) => bag[key] as Bag, data);
+
+/** What the stem showed and how warm the sample was correct the gravity together. */
+function stemField(kind: 'stem' | 'sample', data: Bag, s: Settings): Pick<Field, 'text' | 'put'> {
+  const marked = s.hydrometer.calibratedC;
+  const correct = (d: Bag) => {
+    const stem = ((d.stemSg ?? d.sg) as number) - (s.hydrometer.inWater - 1);
+    d.sg = correctReading(stem, (d.tempC as number | undefined) ?? marked, marked);
+  };
+  const put = (d: Bag, text: string) => {
+    if (kind === 'stem') d.stemSg = parseGravity(text);
+    else if (isLeftOut(text)) delete d.tempC;
+    else d.tempC = parseTemperature(text, s.temp);
+    correct(d);
+  };
+  const text =
+    kind === 'stem'
+      ? ((data.stemSg ?? data.sg) as number).toFixed(3)
+      : data.tempC === undefined
+        ? ''
+        : fromCelsius(data.tempC as number, s.temp).toFixed(1);
+  return { text, put };
+}
 
 /** What of an event can be corrected in place; the rest is taken back and written anew. */
-export function slotsOf(e: LedgerEvent, s: Settings): Slot[] {
-  const country = countryOf(s);
-  const volume = (
-    key: string,
-    label: string,
-    value: number,
-    put: (data: Bag, litres: number) => void
-  ): Slot => ({
-    key,
-    label,
-    text: `${entryText(value, s.volume)} ${s.volume === 'L' ? 'L' : s.volume.replace('-', ' ')}`,
-    put: (data, text) => put(data as Bag, parseAs('volume', text, s.volume, country).base)
+export function fieldsOf(e: LedgerEvent, s: Settings): Field[] {
+  const slots = defOf(e).slots?.(e.data) ?? [];
+  return slots.map(({ path, label, kind }): Field => {
+    const head = {
+      key: path.join('.'),
+      label: label.map((p) => partText(p, s, () => '')).join('') + (kind === 'sample' ? `, °${s.temp}` : '')
+    };
+    if (kind === 'stem' || kind === 'sample') return { ...head, ...stemField(kind, e.data as Bag, s) };
+    const key = path.at(-1)!;
+    const { text, read } = READERS[kind](bagAt(e.data as Bag, path)[key], s);
+    const put = (data: Bag, typed: string) => {
+      const value = read(typed);
+      if (value === undefined) delete bagAt(data, path)[key];
+      else bagAt(data, path)[key] = value;
+    };
+    return { ...head, text, put };
   });
-  switch (e.type) {
-    case 'reading': {
-      const out: Slot[] = [];
-      const { sg, stemSg, tempC, ph, taGL, volumeL } = e.data;
-      const marked = s.hydrometer.calibratedC;
-      if (sg !== undefined) {
-        const offset = s.hydrometer.inWater - 1;
-        const correct = (data: Bag) => {
-          const stem = (data.stemSg as number | undefined) ?? (data.sg as number);
-          data.sg = correctReading(stem - offset, (data.tempC as number | undefined) ?? marked, marked);
-        };
-        out.push({
-          key: 'sg',
-          label: 'The stem showed',
-          text: (stemSg ?? sg).toFixed(3),
-          put: (data, text) => {
-            (data as Bag).stemSg = parseGravity(text);
-            correct(data);
-          }
-        });
-        out.push({
-          key: 'temp',
-          label: `Sample, °${s.temp}`,
-          text: tempC === undefined ? '' : fromCelsius(tempC, s.temp).toFixed(1),
-          put: (data, text) => {
-            if (text.trim()) (data as Bag).tempC = parseTemperature(text, s.temp);
-            else delete (data as Bag).tempC;
-            correct(data);
-          }
-        });
-      }
-      if (ph !== undefined)
-        out.push({ key: 'ph', label: 'pH', text: String(ph), put: (d, t) => ((d as Bag).ph = parsePh(t)) });
-      if (taGL !== undefined)
-        out.push({
-          key: 'ta',
-          label: 'TA, g/L',
-          text: String(taGL),
-          put: (d, t) => ((d as Bag).taGL = parseTitratable(t))
-        });
-      if (volumeL !== undefined) out.push(volume('volume', 'So much', volumeL, (d, l) => (d.volumeL = l)));
-      return out;
-    }
-    case 'addition':
-    case 'steep':
-      return e.data.ingredients.map((item, i): Slot => {
-        const used = typedUnit(item, 'volumeL' in item ? s.volume : item.kind === 'produce' ? s.mass : 'g');
-        return {
-          key: `item${i}`,
-          label: nameOf(item),
-          text: `${entryFigure(amountIn(item, amountOf(item), used), used)} ${unitLabel(used, entryOf(item))}`,
-          put: (data, text) => {
-            const row = ((data as Bag).ingredients as Bag[])[i]!;
-            Object.assign(row, readItem(text, item, used, country).item);
-          }
-        };
-      });
-    case 'transfer':
-      return [
-        ...e.data.to.map((t, i) =>
-          volume(`to${i}`, `Into the ${vesselById(t.vesselId)?.name ?? 'vessel'}`, t.volumeL, (d, l) => {
-            (d.to as Bag[])[i]!.volumeL = l;
-          })
-        ),
-        volume('loss', 'Left behind', e.data.lossL, (d, l) => (d.lossL = l))
-      ];
-    case 'fruit-out':
-      return e.data.volumeL === undefined
-        ? []
-        : [volume('volume', 'Left', e.data.volumeL, (d, l) => (d.volumeL = l))];
-    case 'sample':
-    case 'loss':
-      return [volume('volume', 'How much', e.data.volumeL, (d, l) => (d.volumeL = l))];
-    case 'pitch':
-      return [
-        {
-          key: 'mass',
-          label: 'Grams',
-          text: e.data.massG?.toString() ?? '',
-          put: (d, t) => {
-            if (t.trim()) (d as Bag).massG = readAmount(t, YEAST_THING, 'g', country).base * 1000;
-            else delete (d as Bag).massG;
-          }
-        }
-      ];
-    case 'note':
-      return [{ key: 'text', label: 'Note', text: e.data.text, put: (d, t) => ((d as Bag).text = t.trim()) }];
-    default:
-      return [];
-  }
 }
 
 /** What an event did to the wine, where it did anything: `13.0 → 12.6 L, 1.078 → 1.082`. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { own } from '$lib/ui/field/own-units';
   import { checkBottling } from '$core/finish/judge';
   import { InputError } from '$core/units/input-error';
   import { parseNumber } from '$core/units/parse';
@@ -50,7 +51,7 @@
       placeholder={String(guess)}
       bind:value={text}
     />
-    <button class="btn btn-primary">bottles of 0.75 L</button>
+    <button class="btn btn-primary">{own('bottles of 0.75 L')}</button>
     <a class="btn btn-plain" href="/batches/{batch.id}#bottle">other bottles</a>
   </form>
 {/if}

@@ -4,7 +4,7 @@ import { emptyFill, fillL, keepShare } from '../fill';
 import { takeFrom } from '../operations';
 import { MUCH_LOST, volumeIn } from '../question';
 import { doubt, type Working } from '../state';
-import { defineEvent, id, type Of } from './define';
+import { defineEvent, id, type Of, type Part } from './define';
 
 const data = z.strictObject({
   from: id,
@@ -77,7 +77,10 @@ export const bottled = defineEvent({
   },
   says: (e) => ({
     what: ['Bottled'],
-    detail: [e.data.bottles.map((b) => `${b.count} × ${b.sizeL} L`).join(', ')]
+    detail: e.data.bottles.flatMap((b, i): Part[] => [
+      `${i > 0 ? ', ' : ''}${b.count} × `,
+      { volumeL: b.sizeL }
+    ])
   }),
   source: (d) => d.from
 });

@@ -40,8 +40,7 @@ export const head = {
   recordedAt: time,
   device: z.string().min(1).max(64)
 };
-const headSchema = z.strictObject(head);
-export type Of<D> = z.infer<typeof headSchema> & { data: D };
+export type Of<D> = z.infer<z.ZodObject<typeof head>> & { data: D };
 
 /** A piece of what is said of an event: words, or a figure that the interface says in the household's own units. */
 export type Part =
