@@ -1,6 +1,6 @@
 import { dangersOf } from '../finish/danger';
 import type { BatchState } from '../ledger/state';
-import { liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
+import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
 import { batchAt } from '../ledger/run';
 import { standingOf, type Standing } from '../belief/standing';
 
