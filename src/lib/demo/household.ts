@@ -1,5 +1,5 @@
 import type { Ingredient, Plan } from '$core/plan/plan';
-import type { YeastId } from '$core/tables/substances';
+import type { YeastId } from '$core/tables/yeasts';
 import { solvePlan } from '$core/solve/solve';
 import type { Vessel } from '$core/vessels/vessels';
 import type { StepId } from '$core/tables/step-id';

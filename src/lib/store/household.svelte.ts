@@ -1,7 +1,7 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
 import { batchAt } from '$core/ledger/run';
-import { type BatchState } from '$core/ledger/state';
+import type { BatchState } from '$core/ledger/state';
 import { brokenOf, standingAt, type Broken, type Summary } from '$core/report/summary';
 import { standingOf, type Standing } from '$core/belief/standing';
 import { leavesAt, schedule, type Due } from '$core/steps/schedule';

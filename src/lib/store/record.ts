@@ -1,8 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
-import { type Words } from '$core/ledger/question';
+import type { Words } from '$core/ledger/question';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
 import { batchesOf, eventSchema, type EventData, type EventType, type LedgerEvent } from '$core/ledger/log';
-import { withFigures } from '$core/plan/plan';
+import { withFigures } from '$core/plan/figures';
 import { VESSEL_PRESETS } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';
 import { AskError, InputError } from '$core/units/input-error';

@@ -3,7 +3,7 @@ import { volumeText } from '$core/units/format';
 import { massText, ownUnits } from './field/own-units';
 import { mustColour } from '$core/plan/colour';
 import { planRibbon, sugarBrought } from '$core/must/ribbon';
-import { likelyMix } from '$core/must/balance';
+import { likelyMix } from '$core/must/mix';
 import type { Ingredient } from '$core/plan/plan';
 import { VESSEL_PRESETS } from '$core/vessels/vessels';
 import { L_PER } from '$core/units/measure';
@@ -14,7 +14,7 @@ import { parseWhen, toLocalInput } from './field/parse-when';
 import { nameOf } from '$core/plan/name';
 import { vesselFor } from './plan/vessel-for';
 import { lateWord, dayWord, spanWord, whenWord } from './shelf/when';
-import type { Step } from '$core/steps/steps';
+import type { Step } from '$core/steps/step';
 import { drawVessel, graduations } from './vessel/draw';
 
 const DAY = 86_400_000;

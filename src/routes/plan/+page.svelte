@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { hoursToGive } from '$core/must/balance';
+  import { hoursToGive } from '$core/must/mix';
   import { leavesAt } from '$core/steps/schedule';
   import { dayWord } from '$lib/ui/shelf/when';
   import { mustColour } from '$core/plan/colour';

@@ -3,11 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { brixFromSg } from '../liquid/sugar';
 import { potentialAbv } from '../ferment/scales';
 import { waterDensity } from '../liquid/water';
-import { estimateMust, likelyMix } from '../must/balance';
+import { likelyMix } from '../must/mix';
+import { estimateMust } from '../must/balance';
 import type { Ingredient, Plan } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import { L_PER } from '../units/measure';
-import { whyThisReading, type CauseId, type Puzzle } from './detective';
+import type { CauseId, Puzzle } from './likelihood';
+import { whyThisReading } from './detective';
 
 const fruit = (produceId: string, massKg: number): Ingredient => ({ kind: 'produce', produceId, massKg });
 const sugar = (massKg: number): Ingredient => ({ kind: 'sugar', sugarId: 'white', massKg });

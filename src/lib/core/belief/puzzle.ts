@@ -1,5 +1,6 @@
-import type { Puzzle } from './detective';
-import { estimateMust, likelyMix } from '../must/balance';
+import type { Puzzle } from './likelihood';
+import { likelyMix } from '../must/mix';
+import { estimateMust } from '../must/balance';
 import { isKnown, type Ingredient } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import { liveEvents, type LedgerEvent } from '../ledger/log';

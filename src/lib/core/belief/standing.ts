@@ -1,7 +1,7 @@
 import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
 import { finish, YIELD } from '../ferment/convert';
 import { addInto, liquid, scaled } from '../liquid/stock';
-import { COLD_C } from '../tables/substances';
+import { COLD_C } from '../tables/yeasts';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';

@@ -1,9 +1,8 @@
 import { InputError } from '../units/input-error';
 import { abvOf, ferment } from './convert';
 import { stockAt } from '../liquid/stock';
-import { SUCROSE_TO_HEXOSE } from '../liquid/sugar';
+import { SUCROSE_TO_HEXOSE, brixFromSg, gramsPerLitre, sgFromBrix } from '../liquid/sugar';
 import { findRoot } from '../maths/root';
-import { brixFromSg, gramsPerLitre, sgFromBrix } from '../liquid/sugar';
 
 /** The scales one meets on a hydrometer's stem. */
 export type Scale = 'sg' | 'brix' | 'potential';

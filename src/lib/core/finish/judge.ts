@@ -1,7 +1,7 @@
 import { ledgerAbv } from '../ferment/alcohol';
 import type { Fill } from '../ledger/fill';
 import type { BatchState } from '../ledger/state';
-import { type BottleType } from '../tables/bottles';
+import type { BottleType } from '../tables/bottles';
 import { pressureCheck, type PressureVerdict } from './pressure';
 import { reachableIn, type Reachable } from './reachable';
 

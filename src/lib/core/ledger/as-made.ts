@@ -1,6 +1,7 @@
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../plan/name';
-import { amountOf, isKnown, withAmount, withoutFigures, type Ingredient, type Plan } from '../plan/plan';
+import { withoutFigures } from '../plan/figures';
+import { amountOf, isKnown, withAmount, type Ingredient, type Plan } from '../plan/plan';
 import { liveEvents, type LedgerEvent } from './log';
 import type { BatchState } from './state';
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { phOf, titratableAcidity } from '../liquid/acid';
 import { acidToReach } from '../must/adjust';
-import { likelyFigures, likelyMix } from '../must/balance';
+import { likelyMix } from '../must/mix';
+import { likelyFigures } from '../must/balance';
 import type { Plan } from '../plan/plan';
 import { acidWater, liquid } from '../liquid/stock';
 import { PRODUCE } from '../tables/table';

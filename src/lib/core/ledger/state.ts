@@ -1,8 +1,9 @@
 import { ferment } from '../ferment/convert';
 import { addInto, emptyStock, liquid, type Stock } from '../liquid/stock';
-import { toleranceOf, type Plan, type Yeast } from '../plan/plan';
+import { toleranceOf } from '../plan/chosen';
+import type { Plan, Yeast } from '../plan/plan';
 import type { BottleType } from '../tables/bottles';
-import { YEASTS } from '../tables/substances';
+import { YEASTS } from '../tables/yeasts';
 import { fillL, type Fill } from './fill';
 
 /** Fruit that is still giving: what it holds, how fast it lets go, and what of it stands in the vessel. */

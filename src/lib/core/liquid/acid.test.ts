@@ -2,8 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseTitratable } from '../units/parse';
 import { PRODUCE } from '../tables/table';
-import { ACIDS } from './acid';
-import { ACID_DATA, phOf, strongIonFor, taFromTitration, titratableAcidity, waterIons } from './acid';
+import { ACIDS, ACID_DATA, phOf, strongIonFor, taFromTitration, titratableAcidity, waterIons } from './acid';
 
 const pure = (acids: Record<string, number>, strongIon = 0) => ({
   acids,

@@ -2,14 +2,12 @@ import { abvOf, ferment } from '../ferment/convert';
 import { findRoot } from '../maths/root';
 import { produceById } from '../tables/table';
 import { InputError } from '../units/input-error';
-import { phOf, titratableAcidity } from '../liquid/acid';
-import type { Acid } from '../liquid/acid';
-import { stockAt } from '../liquid/stock';
+import { phOf, titratableAcidity, type Acid } from '../liquid/acid';
+import { stockAt, acidWater, addAcidity, addInto, liquid, scaled, type Stock } from '../liquid/stock';
 import { DOSES } from '../tables/doses';
 import type { Spread } from '../units/range';
 import { amountOf, entryOf, type Ingredient } from '../plan/plan';
 import { contribution, TYPICAL } from './contribution';
-import { acidWater, addAcidity, addInto, liquid, scaled, type Stock } from '../liquid/stock';
 import type { AcidAdditionId } from '../tables/substances';
 
 /** Where fruit and flower wine is good, g/L as tartaric. Common practice. */

@@ -5,10 +5,11 @@ import { abvOf, ferment, finish } from '../ferment/convert';
 import { gramsPerLitre, sgFromGramsPerLitre } from '../liquid/sugar';
 import { PRODUCE } from '../tables/table';
 import { KG_PER, L_PER } from '../units/measure';
-import { stockAt } from '../liquid/stock';
-import { estimateMust, likelyMix, sugarToReach } from './balance';
+import { stockAt, liquid, massOf } from '../liquid/stock';
+import { sugarToReach } from './reach';
+import { likelyMix } from './mix';
+import { estimateMust } from './balance';
 import type { Ingredient, Plan } from '../plan/plan';
-import { liquid, massOf } from '../liquid/stock';
 
 const lb = KG_PER.lb;
 const gal = L_PER['us-gal'];

@@ -1,31 +1,21 @@
 import { BOTTLE_L } from '../tables/bottles';
-import { stockAt } from '../liquid/stock';
 import { abvOf, finish, ferment, YIELD } from '../ferment/convert';
-import { findRoot } from '../maths/root';
 import { dissolves } from '../liquid/mix';
-import { boilOffL, halfGivenH, shareGiven } from '../plan/extraction';
-import type { Produce } from '../tables/produce';
+import { boilOffL } from '../plan/extraction';
 import { rangeOf, type Estimate } from '../units/range';
-import { InputError } from '../units/input-error';
 import { phOf, titratableAcidity } from '../liquid/acid';
 import { DRAWS, drawn, normals } from '../maths/draw';
 import { costOf } from '../plan/cost';
-import { entryOf, toleranceOf, usesEnzyme, type Ingredient, type Plan } from '../plan/plan';
-import { afterFruit, drain, isStrained, isSweetenedLate, pulpL } from './strain';
-import { SWEETENERS, type SweetenerId } from '../tables/substances';
-import {
-  addProduceRow,
-  contribution,
-  INSOLUBLE_DENSITY,
-  LOT_DIMENSIONS,
-  TYPICAL,
-  usableKg,
-  type LotDraw
-} from './contribution';
-import { acidWater, addInto, emptyStock, liquid, scaled, type Stock } from '../liquid/stock';
+import { toleranceOf } from '../plan/chosen';
+import type { Plan } from '../plan/plan';
+import { afterFruit, isStrained, isSweetenedLate, pulpL } from './strain';
+import { INSOLUBLE_DENSITY, LOT_DIMENSIONS, TYPICAL, type LotDraw } from './contribution';
+import { acidWater, liquid } from '../liquid/stock';
+import { type Mix, emptyMix, copyMix, ageOf, addTo, likelyMix, mixOf, strained } from './mix';
 
 /** Share of the wine left behind with the lees at the first racking. Common practice: half to one litre of eight. */
 export const FIRST_RACKING_LOSS = [0.06, 0.09, 0.13] as const;
+
 /** At each later racking. Common practice. */
 export const LATER_RACKING_LOSS = [0.01, 0.02, 0.04] as const;
 
@@ -33,148 +23,10 @@ export const LATER_RACKING_LOSS = [0.01, 0.02, 0.04] as const;
 export const rackingLossL = (volumeL: number, isFirst: boolean): number =>
   volumeL * (isFirst ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1];
 
-/**
- * One plausible must: what is poured, what it will be once the fruit has given, and its pulp.
- * `now` is the must at the age asked about. Of what is strained before the sugar nothing stays in the must but what
- * it gave; `infusion` is that with its water, before it was strained, and `sweet` what sugar and honey bring.
- */
-type Mix = {
-  none: Stock;
-  all: Stock;
-  now: Stock;
-  infusion: Stock;
-  sweet: Stock;
-  insolublesKg: number;
-  produceKg: number;
-  pulpKg: number;
-  strainedKg: number;
-};
-
-const emptyMix = (): Mix => ({
-  none: emptyStock(),
-  all: emptyStock(),
-  now: emptyStock(),
-  infusion: emptyStock(),
-  sweet: emptyStock(),
-  insolublesKg: 0,
-  produceKg: 0,
-  pulpKg: 0,
-  strainedKg: 0
-});
-const copyMix = (m: Mix, isAged: boolean): Mix => ({
-  ...m,
-  none: scaled(m.none),
-  all: scaled(m.all),
-  now: isAged ? scaled(m.now) : m.now,
-  infusion: scaled(m.infusion)
-});
-
-/** When the must is looked at, and how it is treated. */
-type Age = { ageH: number | null; hasEnzyme: boolean; isHeated: boolean; isLoose: boolean };
-const NO_AGE: Age = { ageH: null, hasEnzyme: false, isHeated: false, isLoose: false };
-const ageOf = (plan: Plan, ageH: number | null): Age => ({
-  ageH,
-  hasEnzyme: usesEnzyme(plan),
-  isHeated: plan.wildYeast === 'heat',
-  isLoose: plan.fruitIn === 'free'
-});
-
-/** Adds an ingredient into a mix, in place. */
-function addTo(m: Mix, ingredient: Ingredient, index: number, lot: LotDraw, age: Age): void {
-  const produce = entryOf(ingredient);
-  if ('produceId' in ingredient && !produce)
-    throw new InputError(
-      `No produce is called “${ingredient.produceId}”.`,
-      'Choose one from the table.',
-      `ingredients[${index}].produceId`
-    );
-  if (ingredient.kind !== 'produce') {
-    const { poured } = contribution(ingredient, produce, lot);
-    addInto(m.none, poured);
-    addInto(m.all, poured);
-    if (age.ageH !== null) addInto(m.now, poured);
-    if (ingredient.kind === 'water') addInto(m.infusion, poured);
-    if (ingredient.kind === 'sugar' || ingredient.kind === 'honey') addInto(m.sweet, poured);
-    return;
-  }
-  if (isStrained(ingredient)) {
-    const { poured, held, pulpKg } = contribution(ingredient, produce, lot);
-    const given = addInto(poured, held);
-    for (const s of [m.none, m.all, m.infusion, ...(age.ageH === null ? [] : [m.now])]) addInto(s, given);
-    m.produceKg += usableKg(ingredient, produce!, lot);
-    m.strainedKg += pulpKg;
-    return;
-  }
-  m.produceKg += usableKg(ingredient, produce!, lot);
-  if (age.ageH === null && !ingredient.pressed) {
-    // Straight into the must: a hundred draws of ten fruits leave no time for go-betweens.
-    const pulp = addProduceRow(m.none, m.all, ingredient, produce!, lot);
-    m.insolublesKg += pulp.insolublesKg;
-    m.pulpKg += pulp.pulpKg;
-    return;
-  }
-  const { poured, held, insolublesKg, pulpKg } = contribution(ingredient, produce, lot);
-  addInto(m.none, poured);
-  addInto(addInto(m.all, poured), held);
-  m.insolublesKg += insolublesKg;
-  m.pulpKg += pulpKg;
-  if (age.ageH !== null) {
-    addInto(m.now, poured);
-    addInto(m.now, held, shareGiven(halfOf(ingredient, produce!, age, lot.pace), age.ageH));
-  }
-}
-
-const halfOf = (
-  item: Extract<Ingredient, { kind: 'produce' }>,
-  produce: Produce,
-  age: Age,
-  z: number
-): number =>
-  halfGivenH(
-    produce,
-    { ...item, heat: item.heat ?? (age.isHeated ? 'poured' : 'raw') },
-    age.hasEnzyme,
-    z,
-    age.isLoose
-  );
-
-/** The likely must, without ranges: what the solver and the ledger start from. */
-export function likelyMix(ingredients: readonly Ingredient[], age: Age = NO_AGE, press?: Plan['press']): Mix {
-  const m = emptyMix();
-  ingredients.forEach((ingredient, i) => addTo(m, ingredient, i, TYPICAL, age));
-  return strained(m, press);
-}
-
-/** The likely must of a plan, as its fruit is taken out. */
-export const mixOf = (plan: Plan): Mix => likelyMix(plan.ingredients, NO_AGE, plan.press);
-
-/** The mix with what was strained off, and the infusion it kept, left behind; in place. */
-function strained(m: Mix, press: Plan['press'], z = 0): Mix {
-  if (m.strainedKg > 0) drain([m.none, m.all, m.now], m.infusion, pulpL(press, m.strainedKg, z));
-  return m;
-}
-
 /** The likely gravity of a plan's must `ageH` hours after the fruit went in, before any ferment; null without liquid. */
 export function sgAtAge(plan: Plan, ageH: number): number | null {
   const { now } = likelyMix(plan.ingredients, ageOf(plan, ageH), plan.press);
   return dissolves(now.waterKg, now.solidsKg) ? (liquid(now)?.sg ?? null) : null;
-}
-
-/** Hours until nine tenths of all that the plan's fruit holds is in the must; 0 without fruit. */
-export function hoursToGive(plan: Plan): number {
-  const age = ageOf(plan, 0);
-  // Each lot gives at its own pace; what each holds need be found once.
-  const lots = plan.ingredients.flatMap((item) => {
-    const produce = entryOf(item);
-    if (item.kind !== 'produce' || !produce || item.massKg <= 0 || isStrained(item)) return [];
-    const { held } = contribution(item, produce, TYPICAL);
-    return [{ solidsKg: held.solidsKg, halfH: halfOf(item, produce, age, 0) }];
-  });
-  const held = lots.reduce((sum, l) => sum + l.solidsKg, 0);
-  if (held <= 1e-9) return 0;
-  const left = (h: number) =>
-    lots.reduce((sum, l) => sum + l.solidsKg * (1 - shareGiven(l.halfH, h)), 0) / held;
-  return findRoot((h) => 0.1 - left(h), 0, 24 * 60, 1e-2);
 }
 
 type Figures = {
@@ -198,6 +50,7 @@ type Figures = {
 
 /** How one plausible plan turns out: yield, tolerance and losses as standard normals; 0 is typical. */
 type Luck = { yield: number; tolerance: number; pulp: number; lees: number };
+
 const TYPICAL_LUCK: Luck = { yield: 0, tolerance: 0, pulp: 0, lees: 0 };
 
 /** NaN stands for what is not defined: no liquid, sugar that cannot dissolve, no acid. */
@@ -397,63 +250,4 @@ function assumptions(plan: Plan, m: Mix, e: { [K in keyof Figures]: Estimate | n
     said.push('Water is taken as soft; hard water lifts the pH a little.');
   if (e.ph) said.push('Acid and pH are before fermentation, which shifts both.');
   return said;
-}
-
-/**
- * Sugar to add so that a must reaches a gravity: kg of a sweetener into `volumeL` at `fromSg`.
- * @param volumeL free liquid, L; gravities 20/20
- * @throws InputError when the target is below where it stands, or denser than the sweetener itself
- */
-export function sugarToReach(
-  volumeL: number,
-  fromSg: number,
-  toSg: number,
-  sugarId: SweetenerId = 'white'
-): number {
-  if (!(toSg >= fromSg))
-    throw new InputError(
-      `${toSg.toFixed(3)} is below ${fromSg.toFixed(3)}.`,
-      'Sugar only lifts a gravity; add water to lower it.'
-    );
-  const stock = stockAt(volumeL, fromSg);
-  const { poured } = contribution({ kind: 'sugar', sugarId, massKg: 1 }, undefined, TYPICAL);
-  const read = (kg: number) => liquid(addInto(scaled(stock), poured, kg))?.sg ?? Infinity;
-  const most = volumeL * 3;
-  if (read(most) < toSg)
-    throw new InputError(
-      `${SWEETENERS[sugarId].name} alone does not bring it to ${toSg.toFixed(3)}.`,
-      'Aim lower, or use a drier sugar.'
-    );
-  return findRoot((kg) => read(kg) - toSg, 0, most, 1e-9);
-}
-
-/** Litres of water that bring a must down to a gravity. @throws InputError when it is there or below already */
-export function waterToLower(volumeL: number, fromSg: number, toSg: number): number {
-  if (!(toSg <= fromSg && toSg > 1))
-    throw new InputError(
-      `${fromSg.toFixed(3)} cannot be watered to ${toSg.toFixed(3)}.`,
-      'Water lowers a gravity, and never to 1.000.'
-    );
-  const stock = stockAt(volumeL, fromSg);
-  const { poured } = contribution({ kind: 'water', volumeL: 1 }, undefined, TYPICAL);
-  return findRoot((l) => toSg - liquid(addInto(scaled(stock), poured, l))!.sg, 0, volumeL * 200, 1e-6);
-}
-
-/**
- * What `massKg` of a sweetener does in `volumeL` of a must or wine: points of gravity, % of alcohol once it has
- * fermented, and sweetness as grams of sugar a litre while it has not.
- */
-export function sweetenerEffect(sugarId: SweetenerId, massKg: number, volumeL: number, fromSg = 1.05) {
-  const s = SWEETENERS[sugarId];
-  const stock = stockAt(volumeL, fromSg);
-  const { poured } = contribution({ kind: 'sugar', sugarId, massKg }, undefined, TYPICAL);
-  const after = addInto(scaled(stock), poured);
-  const strength = (x: Stock) => abvOf(ferment(x, x.hexoseKg).stock);
-  const now = liquid(after)!;
-  return {
-    points: 1000 * (now.sg - liquid(stock)!.sg),
-    abv: strength(after) - strength(stock),
-    sweetGL: (1000 * massKg * s.sweetness) / now.volumeL,
-    volumeL: now.volumeL - liquid(stock)!.volumeL
-  };
 }

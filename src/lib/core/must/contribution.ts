@@ -25,7 +25,8 @@ import {
 } from '../plan/extraction';
 import type { Ingredient, JuiceReading } from '../plan/plan';
 import type { Produce } from '../tables/produce';
-import { ACID_ADDITIONS, NITROGEN_MG_G, SWEETENERS, type Sweetener } from '../tables/substances';
+import { SWEETENERS, type Sweetener } from '../tables/sweeteners';
+import { ACID_ADDITIONS, NITROGEN_MG_G } from '../tables/substances';
 
 /**
  * How far each uncertain figure of a produce lot lies from typical, as standard normals; 0 is typical.

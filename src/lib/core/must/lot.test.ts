@@ -4,19 +4,13 @@ import { brixFromSg } from '../liquid/sugar';
 import { juiceLPerKg, MILLS, PRESSES } from '../plan/extraction';
 import { PRODUCE, produceById } from '../tables/table';
 import { acidityOf } from './adjust';
-import {
-  estimateMust,
-  hoursToGive,
-  likelyMix,
-  sgAtAge,
-  sweetenerEffect,
-  sugarToReach,
-  waterToLower
-} from './balance';
+import { sweetenerEffect, sugarToReach, waterToLower } from './reach';
+import { hoursToGive, likelyMix } from './mix';
+import { estimateMust, sgAtAge } from './balance';
 import { costOf } from '../plan/cost';
 import { planSchema, type Ingredient, type Plan } from '../plan/plan';
 import { liquid } from '../liquid/stock';
-import { SWEETENERS, type SweetenerId } from '../tables/substances';
+import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
 
 type Row = Extract<Ingredient, { kind: 'produce' }>;
 const row = (produceId: string, massKg: number, over: Partial<Row> = {}): Row => ({

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DOSES } from '../tables/doses';
 import { KG_PER, L_PER } from '../units/measure';
-import { stockAt } from '../liquid/stock';
-import { estimateMust, likelyMix } from './balance';
+import { stockAt, liquid } from '../liquid/stock';
+import { likelyMix } from './mix';
+import { estimateMust } from './balance';
 import { DAP_CEILING_GL, nitrogenNeed, nutrientPlan } from './nitrogen';
 import type { Ingredient } from '../plan/plan';
-import { liquid } from '../liquid/stock';
 import { NITROGEN_MG_G } from '../tables/substances';
 
 const withNitrogen = (sg: number, mgL: number, volumeL = 10) => ({

@@ -1,10 +1,12 @@
 import type { StepId } from '../tables/step-id';
 import { choiceOf } from '../tables/schools';
-import { mixOf } from './balance';
+import { mixOf } from './mix';
 import { nutrientPlan, type Feed, type NutrientPlan } from './nitrogen';
-import { entryOf, usesEnzyme, type Plan } from '../plan/plan';
+import { usesEnzyme } from '../plan/chosen';
+import { entryOf, type Plan } from '../plan/plan';
 import type { Stock } from '../liquid/stock';
-import { YEASTS, type AdditiveId } from '../tables/substances';
+import { YEASTS } from '../tables/yeasts';
+import type { AdditiveId } from '../tables/substances';
 import { gramsText } from '../units/format';
 import { L_PER } from '../units/measure';
 import {

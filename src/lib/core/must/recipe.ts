@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { nameOf } from '../plan/name';
 import { amountOf, planSchema, type Ingredient, type Plan } from '../plan/plan';
-import { YEASTS } from '../tables/substances';
+import { YEASTS } from '../tables/yeasts';
 import { likelyFigures } from './balance';
 import { choiceOf, optionsOf, SCHOOL_IDS, SCHOOLS } from '../tables/schools';
 

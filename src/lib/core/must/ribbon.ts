@@ -1,6 +1,6 @@
 import { contribution, TYPICAL } from './contribution';
 import { entryOf, type Ingredient } from '../plan/plan';
-import { SWEETENERS } from '../tables/substances';
+import { SWEETENERS } from '../tables/sweeteners';
 
 /** One stretch of the sugar ribbon, kg of hexose. */
 export type Stretch = {

@@ -1,11 +1,6 @@
-import {
-  readAmount,
-  sayAmount,
-  type Amount,
-  type AmountUnit,
-  type Country,
-  type Thing
-} from '../units/amount';
+import type { AmountUnit, Country } from '../units/words';
+import { readAmount } from '../units/reckon';
+import { sayAmount, type Amount, type Thing } from '../units/amount';
 import { explain, InputError } from '../units/input-error';
 import { chooseIngredient } from './choose';
 import type { Produce } from '../tables/produce';

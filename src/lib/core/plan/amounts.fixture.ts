@@ -1,4 +1,4 @@
-import type { Country } from '../units/parse';
+import type { Country } from '../units/words';
 
 /** What is expected of an amount: kg, litres, how many; or that it is asked back. */
 export type Expected = { kg?: number; L?: number; n?: number } | 'asks';

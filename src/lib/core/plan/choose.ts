@@ -1,23 +1,10 @@
 import { findPoisonous, unsafePart } from '../tables/plants';
 import type { Ingredient } from './plan';
-import {
-  ACID_ADDITIONS,
-  ADDITIVES,
-  SWEETENERS,
-  type AcidAdditionId,
-  type AdditiveId,
-  type Sweetener,
-  type SweetenerId
-} from '../tables/substances';
-import {
-  HOW,
-  reckon,
-  sayAmount,
-  type Amount,
-  type AmountUnit,
-  type Country,
-  type Said
-} from '../units/amount';
+import { SWEETENERS, type Sweetener, type SweetenerId } from '../tables/sweeteners';
+import { ACID_ADDITIONS, ADDITIVES, type AcidAdditionId, type AdditiveId } from '../tables/substances';
+import type { AmountUnit, Country } from '../units/words';
+import { HOW, reckon } from '../units/reckon';
+import { sayAmount, type Amount, type Said } from '../units/amount';
 import { explain, InputError } from '../units/input-error';
 import type { Produce } from '../tables/produce';
 import { findProduce } from '../tables/table';

@@ -1,7 +1,6 @@
-import type { Ingredient, Plan } from './plan';
-import { amountOf } from './plan';
+import { type Ingredient, type Plan, amountOf } from './plan';
 import { nameOf } from './name';
-import type { Country } from '../units/amount';
+import type { Country } from '../units/words';
 import { bagKgIn } from './thing';
 import { chooseIngredient, type Choice } from './choose';
 import type { Produce } from '../tables/produce';

@@ -1,5 +1,6 @@
 import { entryOf, type Ingredient } from './plan';
-import { ACID_ADDITIONS, ADDITIVES, SWEETENERS } from '../tables/substances';
+import { SWEETENERS } from '../tables/sweeteners';
+import { ACID_ADDITIONS, ADDITIVES } from '../tables/substances';
 
 /** The fruit without its part: `Rhubarb` for rhubarb stalks, as a wine is named. */
 export const shortName = (name: string): string =>

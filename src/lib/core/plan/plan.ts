@@ -15,25 +15,22 @@ import {
 import { SCHOOLS, type ChoiceOf, type SchoolId } from '../tables/schools';
 import { ownProduceSchema, produceSchema, type Produce } from '../tables/produce';
 import { produceById } from '../tables/table';
-import {
-  ACID_ADDITIONS,
-  ADDITIVES,
-  SWEETENERS,
-  YEASTS,
-  type AcidAdditionId,
-  type AdditiveId,
-  type SweetenerId,
-  type YeastId
-} from '../tables/substances';
+import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
+import { YEASTS, type YeastId } from '../tables/yeasts';
+import { ACID_ADDITIONS, ADDITIVES, type AcidAdditionId, type AdditiveId } from '../tables/substances';
 
 const keys = <K extends string>(table: Record<K, unknown>) => Object.keys(table) as [K, ...K[]];
+
 const MAX_KG = 2000;
+
 const MAX_L = 5000;
 
 const massKg = z.number().finite().min(0, 'must not be negative').max(MAX_KG, `is more than ${MAX_KG} kg`);
+
 const volumeL = z.number().finite().min(0, 'must not be negative').max(MAX_L, `is more than ${MAX_L} L`);
 
 const produceId = z.string().max(64);
+
 const id = z.string().max(64);
 
 const findings = {
@@ -43,12 +40,15 @@ const findings = {
   taGL: z.number().finite().min(0).max(100).optional(),
   ph: z.number().finite().min(1.5).max(9).optional()
 };
+
 /** What was measured in the juice of a lot: it replaces the table for that lot. */
 export const juiceReadingSchema = z.strictObject(findings);
+
 export type JuiceReading = z.infer<typeof juiceReadingSchema>;
 
 /** The entry a row of produce or juice is reckoned by: its own, else what it was made with, else the table's. */
 type WithEntry = { produceId: string; entry?: Produce | undefined; figures?: Produce | undefined };
+
 type Check = <T extends WithEntry>(item: T, ctx: z.RefinementCtx<T>) => void;
 
 /** What a row names is no poison, and an entry of one's own is for what it names. */
@@ -182,6 +182,7 @@ const ingredients = (checkEntry: Check, isKept: boolean) =>
 
 /** An ingredient of a plan that is made now. */
 export const ingredientSchema = ingredients(knownEntry, false);
+
 /** One that was written down, by whatever table there was then. */
 export const keptIngredientSchema = ingredients(soundEntry, true);
 
@@ -264,15 +265,21 @@ const plans = <I extends typeof ingredientSchema>(item: I) =>
     /** cautions that were read and put away while planning */
     acknowledged: z.array(id).max(100).optional()
   });
+
 export const planSchema = plans(ingredientSchema);
+
 /** A plan that was written down. */
 export const keptPlanSchema = plans(keptIngredientSchema);
 
 export type Ingredient = z.infer<typeof ingredientSchema>;
+
 export type Plan = z.infer<typeof planSchema>;
+
 export type Target = z.infer<typeof targetSchema>;
+
 export type Yeast = z.infer<typeof yeastSchema>;
-type ProduceRow = Extract<Ingredient, { kind: 'produce' | 'juice' }>;
+
+export type ProduceRow = Extract<Ingredient, { kind: 'produce' | 'juice' }>;
 
 /** The entry an ingredient is reckoned by, its own or the table's; undefined for what is no produce. */
 export const entryOf = (item: Ingredient): Produce | undefined =>
@@ -283,50 +290,9 @@ export const entryOf = (item: Ingredient): Produce | undefined =>
 /** Whether an ingredient can be reckoned with: produce needs its figures. */
 export const isKnown = (item: Ingredient): boolean => !('produceId' in item) || entryOf(item) !== undefined;
 
-/** A row with the table's figures as they are today, so that no later table rewrites what was made with it. */
-const withFigure = (item: Ingredient): Ingredient => {
-  if (!('produceId' in item) || item.entry || item.figures) return item;
-  const figures = produceById(item.produceId);
-  return figures ? ({ ...item, figures } as Ingredient) : item;
-};
-
-/** The data of an event, each row of produce in it with its figures. */
-export const withFigures = <T>(data: T): T => {
-  const holds = data as { ingredients?: Ingredient[]; ingredient?: Ingredient };
-  return {
-    ...data,
-    ...(Array.isArray(holds.ingredients) ? { ingredients: holds.ingredients.map(withFigure) } : {}),
-    ...(holds.ingredient ? { ingredient: withFigure(holds.ingredient) } : {})
-  };
-};
-
-/** A row without them, as a new plan wants it. */
-export const withoutFigures = (item: Ingredient): Ingredient => {
-  if (!('produceId' in item)) return item;
-  const { figures: _, ...bare } = item as ProduceRow;
-  return bare as Ingredient;
-};
-
 /** Kilograms or litres of an ingredient, as it was entered. */
 export const amountOf = (item: Ingredient): number => ('volumeL' in item ? item.volumeL : item.massKg);
 
 /** The same ingredient, so much of it: kg or L. */
 export const withAmount = (item: Ingredient, amount: number): Ingredient =>
   'volumeL' in item ? { ...item, volumeL: amount } : ({ ...item, massKg: amount } as Ingredient);
-
-/** Whether pectic enzyme goes in: as the plan says, else where the fruit holds pectin. */
-export const usesEnzyme = (plan: Plan): boolean =>
-  plan.enzyme ??
-  plan.ingredients.some((i) => {
-    const pectin = amountOf(i) > 0 ? entryOf(i)?.pectin : undefined;
-    return pectin === 'high' || pectin === 'medium';
-  });
-
-/** Tolerance low–usual–high of a yeast; a bare figure is taken ±1 %. */
-export function toleranceOf(yeast: Yeast | undefined): readonly [number, number, number] {
-  if (yeast?.toleranceAbv !== undefined) {
-    const t = yeast.toleranceAbv;
-    return [Math.max(0.5, t - 1), t, t + 1];
-  }
-  return YEASTS[yeast?.yeastId ?? 'wine'].toleranceAbv;
-}

@@ -3,17 +3,12 @@ import { WATER_20 } from '../liquid/water';
 import { BOTTLE_L } from '../tables/bottles';
 import { nameOf } from './name';
 import { entryOf, withAmount, type Ingredient } from './plan';
-import { ACID_ADDITIONS, ADDITIVES, SWEETENERS, type AdditiveId } from '../tables/substances';
+import { SWEETENERS } from '../tables/sweeteners';
+import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '../tables/substances';
 import { CAMPDEN_TABLET_G, CUP_G, DOSES, TEASPOON_G } from '../tables/doses';
-import {
-  eachOf,
-  readAmount,
-  type Amount,
-  type AmountUnit,
-  type Counted,
-  type Country,
-  type Thing
-} from '../units/amount';
+import type { AmountUnit, Counted, Country } from '../units/words';
+import { eachOf, readAmount } from '../units/reckon';
+import type { Amount, Thing } from '../units/amount';
 import { isMassUnit, isVolumeUnit, KG_PER, UNIT_LABEL } from '../units/measure';
 import type { Produce } from '../tables/produce';
 

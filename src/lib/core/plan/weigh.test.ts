@@ -10,7 +10,8 @@ import { PRODUCE, produceById, seasonIn, withOwn } from '../tables/table';
 import { amountIn, readItem, unitLabel, unitsFor } from './thing';
 import { nameOf } from './name';
 import { entryOf, type Ingredient } from './plan';
-import { ADDITIVES, SWEETENERS, type AdditiveId, type SweetenerId } from '../tables/substances';
+import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
+import { ADDITIVES, type AdditiveId } from '../tables/substances';
 import { entryFigure } from '../units/format';
 
 const lemon = produceById('lemon')!;

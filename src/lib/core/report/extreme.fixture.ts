@@ -1,6 +1,7 @@
 import { mulberry32 } from '../maths/draw';
 import type { Ingredient } from '../plan/plan';
-import { ADDITIVES, SWEETENERS, type AdditiveId, type SweetenerId } from '../tables/substances';
+import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
+import { ADDITIVES, type AdditiveId } from '../tables/substances';
 import { MILLS, PRESSES, type Mill, type Press } from '../plan/extraction';
 import { PRODUCE } from '../tables/table';
 import type { EventData, EventType, LedgerEvent } from '../ledger/log';

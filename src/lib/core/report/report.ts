@@ -1,4 +1,5 @@
-import { cautionsAt, type Caution } from '../cautions/rules';
+import type { Caution } from '../cautions/scene';
+import { cautionsAt } from '../cautions/rules';
 import { abvRange } from '../ferment/alcohol';
 import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
@@ -11,7 +12,7 @@ import type { Estimate } from '../units/range';
 import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
-import { type BatchState } from '../ledger/state';
+import type { BatchState } from '../ledger/state';
 import { standingOf, type Stage } from '../belief/standing';
 import { willHold } from '../ledger/will-hold';
 

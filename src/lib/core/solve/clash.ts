@@ -1,7 +1,9 @@
 import { acidityOf } from '../must/adjust';
 import { liquid } from '../liquid/stock';
-import { amountOf, toleranceOf, type Ingredient } from '../plan/plan';
-import { glassAt, linesAt, type Goal, type GoalId } from './goals';
+import { toleranceOf } from '../plan/chosen';
+import { amountOf, type Ingredient } from '../plan/plan';
+import { glassAt, linesAt } from './lines';
+import type { Goal, GoalId } from './goals';
 import { bestPoint, guess, isFree, mostKgL, problemOf, type Point, type Problem } from './programme';
 
 /**

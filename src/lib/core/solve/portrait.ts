@@ -1,4 +1,5 @@
-import { estimateMust, likelyMix, type MustEstimate } from '../must/balance';
+import { likelyMix } from '../must/mix';
+import { estimateMust, type MustEstimate } from '../must/balance';
 import { acidityOf } from '../must/adjust';
 import type { Ingredient, Plan } from '../plan/plan';
 import { liquid } from '../liquid/stock';

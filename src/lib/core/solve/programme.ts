@@ -2,14 +2,12 @@ import { solve } from 'yalps';
 import { SATURATION_BRIX } from '../liquid/mix';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
 import { DOSES, doseOf } from '../tables/doses';
+import { glassAt, linesAt, missesAt } from './lines';
 import {
   addTotals,
   costOfMisses,
   EASE,
-  glassAt,
   goalsOf,
-  linesAt,
-  missesAt,
   noTotals,
   seasons,
   totalsOf,

@@ -1,4 +1,5 @@
-import { likelyFigures, mixOf } from '../must/balance';
+import { mixOf } from '../must/mix';
+import { likelyFigures } from '../must/balance';
 import { shortName } from '../plan/name';
 import type { Ingredient, Plan } from '../plan/plan';
 import type { Family, Produce } from '../tables/produce';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { estimateMust, likelyFigures } from '../must/balance';
-import { amountOf, toleranceOf, withAmount, type Ingredient, type Plan, type Target } from '../plan/plan';
+import { toleranceOf } from '../plan/chosen';
+import { amountOf, withAmount, type Ingredient, type Plan, type Target } from '../plan/plan';
 import { PRODUCE, produceById } from '../tables/table';
 import { LIFTS, type GaveWay } from './clash';
 import { goalsOf, missOf, type Goal } from './goals';

@@ -1,7 +1,8 @@
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../plan/name';
-import { amountOf, toleranceOf, type Ingredient, type Plan, type Target } from '../plan/plan';
-import { YEASTS, type YeastId } from '../tables/substances';
+import { toleranceOf } from '../plan/chosen';
+import { amountOf, type Ingredient, type Plan, type Target } from '../plan/plan';
+import { YEASTS, type YeastId } from '../tables/yeasts';
 import { isMet, reachedOf, type GaveWay } from './clash';
 import { goalsOf, type GoalId } from './goals';
 import { bestPoint, guess, isFree, problemOf, type IsOver } from './programme';

@@ -7,18 +7,8 @@ import { correctionTo, potentialOf, withAdded } from '../must/adjust';
 import { amountOf, type Ingredient, type Plan } from '../plan/plan';
 import { addInto, scaled } from '../liquid/stock';
 import { solvePlan } from '../solve/solve';
-import {
-  ADJUST,
-  brewCards,
-  brewDone,
-  cardStates,
-  currentCard,
-  isBrewed,
-  pouredC,
-  readPhase,
-  redosed,
-  wantedAbv
-} from './brew';
+import { ADJUST, brewDone, cardStates, currentCard, isBrewed, readPhase, redosed } from './brew-done';
+import { brewCards, pouredC, wantedAbv } from './brew';
 
 const T0 = Date.parse('2026-06-01T18:00:00Z');
 const HOUR = 3_600_000;

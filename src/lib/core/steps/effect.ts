@@ -1,10 +1,10 @@
 import { counted } from '../units/format';
-import { likelyFigures, mixOf } from '../must/balance';
-import { hoursToGive } from '../must/balance';
+import { mixOf, hoursToGive } from '../must/mix';
+import { likelyFigures } from '../must/balance';
 import type { Plan } from '../plan/plan';
 import { nutrientOf, powdersOf } from '../must/powders';
 import { sugarParts } from '../must/sugar-parts';
-import { type StepId } from '../tables/step-id';
+import type { StepId } from '../tables/step-id';
 import { soonestH, stepsOf } from './steps';
 import type { SchoolId } from '../tables/schools';
 

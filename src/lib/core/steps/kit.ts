@@ -1,6 +1,7 @@
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
-import { likelyFigures, mixOf } from '../must/balance';
+import { mixOf } from '../must/mix';
+import { likelyFigures } from '../must/balance';
 import { feedText, nutrientOf, powdersOf } from '../must/powders';
 import { sweetenKg } from '../solve/solve';
 import { choiceOf } from '../tables/schools';

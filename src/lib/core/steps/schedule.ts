@@ -4,8 +4,9 @@ import { NITROGEN_MG_G } from '../tables/substances';
 import { feedsOf } from '../must/powders';
 import { inZone } from '../units/zone';
 import { choiceOf } from '../tables/schools';
-import { type StepId } from '../tables/step-id';
-import { stepsOf, type Step } from './steps';
+import type { StepId } from '../tables/step-id';
+import type { Step } from './step';
+import { stepsOf } from './steps';
 import { sugarParts } from '../must/sugar-parts';
 
 const HOUR = 3_600_000;

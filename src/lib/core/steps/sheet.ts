@@ -1,7 +1,8 @@
-import { likelyFigures, mixOf } from '../must/balance';
+import { mixOf } from '../must/mix';
+import { likelyFigures } from '../must/balance';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
-import { YEASTS } from '../tables/substances';
+import { YEASTS } from '../tables/yeasts';
 import { CUTS, HEATS } from '../plan/extraction';
 import { feedText, isForMust, nutrientOf, powdersOf } from '../must/powders';
 import { sweetenKg } from '../solve/solve';

@@ -1,24 +1,13 @@
 import type { StepId } from '../tables/step-id';
-import { amountOf, entryOf, usesEnzyme, type Plan } from '../plan/plan';
+import { usesEnzyme } from '../plan/chosen';
+import { amountOf, entryOf, type Plan } from '../plan/plan';
 import { isStrained } from '../must/strain';
 import { feedsOf } from '../must/powders';
 import { choiceOf } from '../tables/schools';
-
-/** Waits are constraints: not before `minH` hours after `step`, best within `maxH`. */
-export type Wait = { step: StepId; minH: number; maxH: number; why: string };
-
-export type Step = {
-  id: StepId;
-  title: string;
-  /** one or two words, for a tag on the shelf */
-  short: string;
-  how: string;
-  waits: Wait[];
-  /** hours between repeats; none for a step done once */
-  everyH?: number;
-};
+import type { Wait, Step } from './step';
 
 const DAY = 24;
+
 const wait = (step: StepId, minH: number, maxH: number, why: string): Wait => ({ step, minH, maxH, why });
 
 /**
@@ -277,17 +266,21 @@ const WASH_HOW = {
   washed: 'Wash and drain the fruit. ',
   unwashed: 'No washing: only clean, unsprayed fruit. '
 } as const;
+
 const FRUIT_HOW = { bag: ', the fruit in a bag', free: ', the fruit loose' } as const;
+
 const PITCH_HOW = {
   dry: 'Sprinkle it; must and yeast within 5 °C.',
   rehydrated: 'A quarter of an hour in water at 35–40 °C, cooled to within 5 °C of the must.',
   starter: 'The whole starter, while it works; within 5 °C of the must.'
 } as const;
+
 const FRUIT_OUT_HOW = {
   drip: 'Lift it and let it drip: clear wine.',
   squeeze: 'Lift it and squeeze: more wine, more sediment.',
   press: 'Press it gently: most wine, longest to clear.'
 } as const;
+
 const TOP_UP_HOW = {
   wine: 'top up to the neck with like wine',
   must: 'top up to the neck with must kept frozen',

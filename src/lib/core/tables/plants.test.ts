@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { PRODUCE } from './table';
-import { SWEETENERS } from './substances';
+import { SWEETENERS } from './sweeteners';
 import { chooseIngredient } from '../plan/choose';
 import { POISONS } from './plant-list';
 import { findPoisonous, unsafePart } from './plants';

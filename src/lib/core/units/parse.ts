@@ -1,10 +1,10 @@
 import { InputError } from './input-error';
-import { readAmount, type Country } from './amount';
+import type { Country } from './words';
+import { readAmount } from './reckon';
 import { isMassUnit, isVolumeUnit, type Unit } from './measure';
 import { parseNumber } from './number';
 
 export { parseNumber } from './number';
-export type { Country } from './amount';
 
 /** A plain weight or volume. */
 export type Quantity = { amount: number; unit: Unit; base: number };

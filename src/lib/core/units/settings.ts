@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Country } from './amount';
+import type { Country } from './words';
 
 /** Figures that any potential-alcohol stem could print beside 1.100. */
 export const PRINTED_WITHIN = [11.5, 18] as const;

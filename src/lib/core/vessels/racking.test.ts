@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { stockAt } from '../liquid/stock';
-import { liquid } from '../liquid/stock';
+import { stockAt, liquid } from '../liquid/stock';
 import { planRacking, rackingWord, toTheNeck } from './racking';
 import { topUps } from './top-up';
 import type { Vessel } from './vessels';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { RULES, type Level, type Rule } from '$core/cautions/rules';
+  import type { Level, Rule } from '$core/cautions/scene';
+  import { RULES } from '$core/cautions/rules';
 
   const WORD: Record<Level, string> = {
     refuse: 'Refused',

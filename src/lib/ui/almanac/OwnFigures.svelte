@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { type Acid } from '$core/liquid/acid';
+  import type { Acid } from '$core/liquid/acid';
   import { ownProduceSchema, type Produce } from '$core/tables/produce';
   import { produceById } from '$core/tables/table';
   import { explain, InputError } from '$core/units/input-error';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { sweetenerEffect } from '$core/must/balance';
-  import { SWEETENERS, type Sweetener, type SweetenerId } from '$core/tables/substances';
+  import { sweetenerEffect } from '$core/must/reach';
+  import { SWEETENERS, type Sweetener, type SweetenerId } from '$core/tables/sweeteners';
 
   const KINDS: [Sweetener['kind'], string][] = [
     ['sugar', 'Sugars'],

@@ -1,6 +1,7 @@
 import { RULES } from '$core/cautions/rules';
 import { optionsOf, SCHOOL_IDS, SCHOOLS, type SchoolId } from '$core/tables/schools';
-import { SWEETENERS, YEASTS } from '$core/tables/substances';
+import { SWEETENERS } from '$core/tables/sweeteners';
+import { YEASTS } from '$core/tables/yeasts';
 import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/plan/extraction';
 import type { Produce } from '$core/tables/produce';
 import { SOURCES } from '$core/tables/sources';

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { cautionsAt, type Place, type Scene } from '$core/cautions/rules';
+  import type { Place, Scene } from '$core/cautions/scene';
+  import { cautionsAt } from '$core/cautions/rules';
   import { estimateMust } from '$core/must/balance';
   import { record } from '$lib/store/record';
   import type { Batch } from '$lib/store/household.svelte';

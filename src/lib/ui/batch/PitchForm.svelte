@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { YEASTS, type YeastId } from '$core/tables/substances';
+  import { YEASTS, type YeastId } from '$core/tables/yeasts';
   import { InputError } from '$core/units/input-error';
   import { YEAST_THING } from '$core/plan/thing';
-  import { readAmount } from '$core/units/amount';
+  import { readAmount } from '$core/units/reckon';
   import { logPitch, stepDoseG } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { volumeOf } from '$core/ledger/state';

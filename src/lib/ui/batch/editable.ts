@@ -3,7 +3,7 @@ import { defOf, type LedgerEvent } from '$core/ledger/log';
 import { correctReading } from '$core/liquid/hydrometer';
 import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
 import { amountIn, readItem, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
-import { readAmount } from '$core/units/amount';
+import { readAmount } from '$core/units/reckon';
 import { entryFigure, entryText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';
 import { parseAs, parseGravity, parsePh, parseTemperature, parseTitratable } from '$core/units/parse';

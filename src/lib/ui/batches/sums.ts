@@ -2,7 +2,7 @@ import type { OpenBatch } from '$lib/store/household.svelte';
 import { acidWater, liquid } from '$core/liquid/stock';
 import { titratableAcidity } from '$core/liquid/acid';
 import { contents } from '$core/ledger/state';
-import { YEASTS } from '$core/tables/substances';
+import { YEASTS } from '$core/tables/yeasts';
 
 /** A line of the comparison: what is compared, and its figure for each wine. */
 export type Line = { what: string; of: (b: OpenBatch) => string };

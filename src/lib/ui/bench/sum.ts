@@ -1,4 +1,4 @@
-import type { Place } from '$core/cautions/rules';
+import type { Place } from '$core/cautions/scene';
 import { InputError } from '$core/units/input-error';
 import type { Unit, VolumeUnit } from '$core/units/measure';
 import {

@@ -1,14 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import {
-    brewCards,
-    brewDone,
-    cardStates,
-    currentCard,
-    isBrewed,
-    redosed,
-    type BrewCard
-  } from '$core/steps/brew';
+  import { brewDone, cardStates, currentCard, isBrewed, redosed } from '$core/steps/brew-done';
+  import { brewCards, type BrewCard } from '$core/steps/brew';
   import { mustColour } from '$core/plan/colour';
   import { mustLike } from '$core/steps/stages';
   import { foamShareOf } from '$core/vessels/vessels';

@@ -1,9 +1,11 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { ENZYME_C, pouredC, YEAST_C, type BrewCard, type BrewDone } from '$core/steps/brew';
+  import type { BrewDone } from '$core/steps/brew-done';
+  import { ENZYME_C, pouredC, YEAST_C, type BrewCard } from '$core/steps/brew';
   import { coolingTauH, hoursToCool, tauFromReadings, tempAfter } from '$core/steps/cooling';
   import { likelyFigures } from '$core/must/balance';
-  import { usesEnzyme, type Plan } from '$core/plan/plan';
+  import { usesEnzyme } from '$core/plan/chosen';
+  import type { Plan } from '$core/plan/plan';
   import { temperatureText } from '$core/units/format';
   import { parseTemperature } from '$core/units/parse';
   import { logCard } from '$lib/store/actions';

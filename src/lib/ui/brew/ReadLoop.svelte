@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { ADJUST, readPhase, wantedAbv, type BrewDone } from '$core/steps/brew';
+  import { ADJUST, readPhase, type BrewDone } from '$core/steps/brew-done';
+  import { wantedAbv } from '$core/steps/brew';
   import { whyThisReading } from '$core/belief/detective';
   import { contents } from '$core/ledger/state';
   import { puzzleOf } from '$core/belief/puzzle';

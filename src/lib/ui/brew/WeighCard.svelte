@@ -5,7 +5,8 @@
   import type { BrewCard } from '$core/steps/brew';
   import { amountOf, entryOf, type Ingredient, type Plan } from '$core/plan/plan';
   import { amountIn, bareUnit, thingOf, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
-  import { readAmount, type AmountUnit } from '$core/units/amount';
+  import type { AmountUnit } from '$core/units/words';
+  import { readAmount } from '$core/units/reckon';
   import { doseOf, judgeDose, slipText, spoonText } from '$core/tables/doses';
   import { additiveOf } from '$core/must/powders';
   import { explain } from '$core/units/input-error';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
   import X from '@lucide/svelte/icons/x';
-  import type { Caution } from '$core/cautions/rules';
+  import type { Caution } from '$core/cautions/scene';
   import Tag from '../tag/Tag.svelte';
 
   /** Cautions of a place, gravest first. A warning can be put away once it is read; a stop cannot. */

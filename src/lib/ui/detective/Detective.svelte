@@ -1,6 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
-  import { whyThisReading, type Puzzle } from '$core/belief/detective';
+  import type { Puzzle } from '$core/belief/likelihood';
+  import { whyThisReading } from '$core/belief/detective';
 
   /** Why a reading is not what the sums say: the two or three likeliest causes, each with what tells it apart. */
   let { puzzle }: { puzzle: Puzzle } = $props();

@@ -1,6 +1,5 @@
 <script lang="ts">
-  import { PRINTED_AT_1100 } from '$core/ferment/scales';
-  import type { Scale } from '$core/ferment/scales';
+  import { PRINTED_AT_1100, type Scale } from '$core/ferment/scales';
   import { household, saveSettings } from '$lib/store/household.svelte';
   import type { Settings } from '$core/units/settings';
   import { sayWrong } from '../nav/said.svelte';

@@ -1,6 +1,7 @@
 import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
 import { bareUnit, readItem, unitLabel } from '$core/plan/thing';
-import type { Amount, AmountUnit } from '$core/units/amount';
+import type { AmountUnit } from '$core/units/words';
+import type { Amount } from '$core/units/amount';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, isVolumeUnit } from '$core/units/measure';
 import { InputError } from '$core/units/input-error';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/field/own-units';
   import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidTarget } from '$core/must/adjust';
-  import { SAFE_PH } from '$core/cautions/rules';
+  import { SAFE_PH } from '$core/cautions/scene';
   import type { Ingredient } from '$core/plan/plan';
   import type { Stock } from '$core/liquid/stock';
   import { explain } from '$core/units/input-error';

@@ -3,7 +3,7 @@
   import { entryOf } from '$core/plan/plan';
   import { priceKey } from '$core/plan/cost';
   import { isStrained } from '$core/must/strain';
-  import { SWEETENERS, type SweetenerId } from '$core/tables/substances';
+  import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
   import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
   import { explain } from '$core/units/input-error';
   import { parseGravity, parseNumber, parseTitratable } from '$core/units/parse';

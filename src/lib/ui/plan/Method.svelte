@@ -2,15 +2,14 @@
   import { own } from '$lib/ui/field/own-units';
   import { boilOffL } from '$core/plan/extraction';
   import { effectOf } from '$core/steps/effect';
-  import { methodsFor } from '$core/plan/methods';
+  import { methodsFor, methodOf } from '$core/plan/methods';
   import { optionsOf, SCHOOLS, type SchoolId } from '$core/tables/schools';
-  import { usesEnzyme } from '$core/plan/plan';
+  import { usesEnzyme } from '$core/plan/chosen';
   import { nutrientOf } from '$core/must/powders';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
   import { household, removeMethod, saveMethod } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
-  import { methodOf } from '$core/plan/methods';
   import { tell } from '../nav/said.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';

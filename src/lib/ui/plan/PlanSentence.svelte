@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { YEASTS, type YeastId } from '$core/tables/substances';
+  import { YEASTS, type YeastId } from '$core/tables/yeasts';
   import type { Vessel } from '$core/vessels/vessels';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { toleranceOf } from '$core/plan/plan';
+  import { toleranceOf } from '$core/plan/chosen';
   import { own } from '$lib/ui/field/own-units';
   import { afterSweetening, sweetenedWith } from '$core/solve/goals';
   import { rangeText, volumeText } from '$core/units/format';

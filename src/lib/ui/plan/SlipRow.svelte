@@ -7,7 +7,7 @@
   import { nameOf } from '$core/plan/name';
   import { entryOf } from '$core/plan/plan';
   import { unitLabel, unitsFor } from '$core/plan/thing';
-  import type { AmountUnit } from '$core/units/amount';
+  import type { AmountUnit } from '$core/units/words';
   import Pop from '../pop/Pop.svelte';
   import { canBeFree, canFollow, rowAmountText, type Bench, type Row } from './bench.svelte';
   import Lot from './Lot.svelte';

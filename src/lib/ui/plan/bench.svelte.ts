@@ -9,12 +9,13 @@ import {
   type Plan,
   type Target
 } from '$core/plan/plan';
-import type { SweetenerId, YeastId } from '$core/tables/substances';
+import type { SweetenerId } from '$core/tables/sweeteners';
+import type { YeastId } from '$core/tables/yeasts';
 import { shortName } from '$core/plan/name';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/plan/choose';
 import { amountIn, readItem, typedUnit, unitsFor } from '$core/plan/thing';
-import type { AmountUnit } from '$core/units/amount';
+import type { AmountUnit } from '$core/units/words';
 import { sugarParts } from '$core/must/sugar-parts';
 import { methodOf, withMethod, type NamedMethod } from '$core/plan/methods';
 import { choiceOf, type ChoiceOf, type SchoolId } from '$core/tables/schools';

@@ -1,7 +1,8 @@
 import { ETHANOL_20 } from '$core/liquid/ethanol';
 import { liquid } from '$core/liquid/stock';
 import { ferment } from '$core/ferment/convert';
-import { hoursToGive, sgAtAge, type MustEstimate } from '$core/must/balance';
+import { hoursToGive } from '$core/must/mix';
+import { sgAtAge, type MustEstimate } from '$core/must/balance';
 import { costOf } from '$core/plan/cost';
 import type { Plan } from '$core/plan/plan';
 

@@ -1,11 +1,10 @@
 <script lang="ts">
-  import { PRINTED_WITHIN } from '$core/units/settings';
+  import { PRINTED_WITHIN, SYSTEMS, type Settings } from '$core/units/settings';
   import { PRINTED_AT_1100 } from '$core/ferment/scales';
   import { explain } from '$core/units/input-error';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
   import { household, saveSettings } from '$lib/store/household.svelte';
-  import { SYSTEMS, type Settings } from '$core/units/settings';
   import { sayDone, sayWrong } from '../nav/said.svelte';
 
   const s = $derived(household.settings);

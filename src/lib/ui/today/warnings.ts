@@ -1,5 +1,4 @@
-import type { Batch } from '$lib/store/household.svelte';
-import { vesselById } from '$lib/store/household.svelte';
+import { type Batch, vesselById } from '$lib/store/household.svelte';
 import { checkBottling } from '$core/finish/judge';
 import { markL } from '$core/ledger/will-hold';
 import { liquid } from '$core/liquid/stock';

@@ -1,4 +1,4 @@
-import { type RequestHandler } from '@sveltejs/kit';
+import type { RequestHandler } from '@sveltejs/kit';
 import { reportOf } from '$core/report/report';
 import { InputError } from '$core/units/input-error';
 import { answer, readAs } from '../body';

@@ -1,4 +1,4 @@
-import { type RequestHandler } from '@sveltejs/kit';
+import type { RequestHandler } from '@sveltejs/kit';
 import { z } from 'zod';
 import { estimateMust } from '$core/must/balance';
 import { planSchema } from '$core/plan/plan';

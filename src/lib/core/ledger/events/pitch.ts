@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { yeastSchema } from '../../plan/plan';
-import { YEASTS } from '../../tables/substances';
+import { YEASTS } from '../../tables/yeasts';
 import { strainOff } from '../pour';
 import { defineEvent } from './define';
 

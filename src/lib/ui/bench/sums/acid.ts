@@ -1,9 +1,8 @@
-import { taFromTitration, TARTARIC_G_PER_EQ } from '$core/liquid/acid';
+import { taFromTitration, TARTARIC_G_PER_EQ, waterIons } from '$core/liquid/acid';
 import { acidityOf, mustOf, kindWays, taFromDrops, USUAL_TA, waysToReach } from '$core/must/adjust';
 import { stockAt } from '$core/liquid/stock';
 import { nitrogenNeed, nutrientPlan, type Appetite } from '$core/must/nitrogen';
 import { ALKALINITY_UNITS, alkalinityMgL, waterWord, type AlkalinityUnit } from '$core/must/water';
-import { waterIons } from '$core/liquid/acid';
 import { gramsText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
 import { spoonText, TEASPOON_G } from '$core/tables/doses';

@@ -8,7 +8,7 @@ import { bleachMl, SANITISERS, stockMl, sulphiteG } from '$core/must/dilute';
 import { CUP_G, DOSES, spoonText, SO2_SHARE } from '$core/tables/doses';
 import { gramsText, quantityText, significant, volumeText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
-import { readAmount } from '$core/units/amount';
+import { readAmount } from '$core/units/reckon';
 import { fromBase, fromCelsius, L_PER, type Unit } from '$core/units/measure';
 import { countryOf, type Settings } from '$core/units/settings';
 import type { Sum } from '../sum';
