@@ -18,8 +18,14 @@ await import(pathToFileURL(path.join(outDir, 'core.js')).href);
 // Long soaks of what the unit tests try a little of: extreme histories, damaged files.
 code ||= bin(
   'vitest',
-  ['run', 'src/lib/core/report/extreme.test.ts', 'src/lib/store/store.test.ts', '--testTimeout=900000'],
-  { env: { ...process.env, HISTORIES: '5000', MUTATIONS: '10000' } }
+  [
+    'run',
+    'src/lib/core/report/extreme.test.ts',
+    'src/lib/store/store.test.ts',
+    'src/lib/core/solve/solve.test.ts',
+    '--testTimeout=900000'
+  ],
+  { env: { ...process.env, HISTORIES: '5000', MUTATIONS: '10000', SEEDS: '10000' } }
 );
 code ||= bin('playwright', ['test', '--config', 'bench/playwright.config.ts', '--reporter=line']);
 process.exit(code);

@@ -299,7 +299,7 @@ describe('against a grid of every amount', () => {
   };
   const range = (to: number, n: number) => Array.from({ length: n + 1 }, (_, k) => (to * k) / n);
 
-  it.each([
+  const MUSTS: [string, Plan][] = [
     ['that can be met', asked([picked('pear', 4), ...free, acid], { abv: 11, volumeL: 10, taGL: 6.5 })],
     ['too sharp', asked([picked('rhubarb', 6), ...free, acid], { abv: 12, volumeL: 12, taGL: 4 })],
     ['too strong', asked([picked('raisin', 6), ...free, acid], { abv: 6, volumeL: 10, taGL: 6 })],
@@ -316,11 +316,16 @@ describe('against a grid of every amount', () => {
       })
     ],
     ['in too small a vessel', asked([picked('plum', 9), ...free, acid], { abv: 12, fillL: 6, taGL: 7 })]
-  ])('a must %s is never worse than the best of 8,000 tries', (_name, p) => {
-    const most = p.ingredients[1]!.most ?? 4;
-    const best = grid(p, [range(most, 19), range(14, 19), range(0.15, 19)]);
-    expect(costOf(solvePlan(p).plan)).toBeLessThanOrEqual(best + 0.5);
-  });
+  ];
+  // One here; `npm run bench` tries them all.
+  it.each(process.env.SEEDS ? MUSTS : MUSTS.slice(-1))(
+    'a must %s is never worse than the best of 8,000 tries',
+    (_name, p) => {
+      const most = p.ingredients[1]!.most ?? 4;
+      const best = grid(p, [range(most, 19), range(14, 19), range(0.15, 19)]);
+      expect(costOf(solvePlan(p).plan)).toBeLessThanOrEqual(best + 0.5);
+    }
+  );
 });
 
 describe('any problem at all', () => {

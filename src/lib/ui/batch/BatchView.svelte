@@ -4,7 +4,8 @@
   import { hasMust } from '$core/steps/schedule';
   import { mustColour } from '$core/plan/colour';
   import { temperatureText } from '$core/units/format';
-  import { doStep, wantsForm } from '$lib/store/actions';
+  import { wantsForm } from '$core/steps/puts';
+  import { doStep } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import AcidTag from './AcidTag.svelte';
   import Actions from './Actions.svelte';

@@ -3,7 +3,8 @@
   import { InputError } from '$core/units/input-error';
   import { YEAST_THING } from '$core/plan/thing';
   import { readAmount } from '$core/units/reckon';
-  import { logPitch, stepDoseG } from '$lib/store/actions';
+  import { stepDoseG } from '$core/steps/puts';
+  import { logPitch } from '$lib/store/actions';
   import type { Batch } from '$lib/store/household.svelte';
   import { volumeOf } from '$core/ledger/state';
   import { judgeDose, slipText } from '$core/tables/doses';

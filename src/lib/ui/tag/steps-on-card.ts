@@ -2,7 +2,7 @@ import type { BatchState } from '$core/ledger/state';
 import type { StepId } from '$core/tables/step-id';
 import { amountOf, withAmount, type Ingredient } from '$core/plan/plan';
 import { nameOf } from '$core/plan/name';
-import { stepPuts } from '$lib/store/actions';
+import { stepPuts } from '$core/steps/puts';
 import type { Settings } from '$core/units/settings';
 import { ingredientText } from '../words/ingredient-text';
 

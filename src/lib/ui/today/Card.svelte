@@ -2,7 +2,8 @@
   import { own } from '$lib/ui/field/own-units';
   import type { Due } from '$core/steps/schedule';
   import { mustColour } from '$core/plan/colour';
-  import { doStep, wantsForm } from '$lib/store/actions';
+  import { wantsForm } from '$core/steps/puts';
+  import { doStep } from '$lib/store/actions';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { lateWord } from '../shelf/when';
