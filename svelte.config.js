@@ -8,6 +8,12 @@ export default {
   kit: {
     adapter: adapter({ precompress: true }),
     alias: { $core: 'src/lib/core' },
+    typescript: {
+      config: (config) => ({
+        ...config,
+        include: [...config.include, '../bench/**/*.ts', '../playwright.config.ts']
+      })
+    },
     csp: {
       mode: 'hash',
       directives: {
