@@ -140,7 +140,8 @@ test('a whole brew day: other weights, a slipped spoon, a reading that makes no 
   await expect(page.getByText('3.20 kg', { exact: false }).first()).toBeVisible();
 });
 
-test('read, adjust, read: half, then the rest', async ({ page }) => {
+/** A brew day of apple juice, up to the card that asks for a reading. */
+async function upToReading(page: Page) {
   await page.clock.install({ time: new Date('2026-08-20T17:00:00Z') });
   await page.goto('/plan');
   await addToSlip(page, '5 L apple juice');
@@ -164,6 +165,20 @@ test('read, adjust, read: half, then the rest', async ({ page }) => {
     }
     await expect(title(page)).not.toHaveText(card!);
   }
+}
+
+test('a reading can wait, also over a closed tab', async ({ page }) => {
+  await upToReading(page);
+  await page.getByRole('button', { name: 'Later', exact: true }).click();
+  await expect(title(page)).not.toHaveText('Read, adjust, read');
+  const next = (await title(page).textContent())!;
+  await page.clock.runFor(1000);
+  await page.reload();
+  await expect(title(page)).toHaveText(next);
+});
+
+test('read, adjust, read: half, then the rest', async ({ page }) => {
+  await upToReading(page);
   await page.clock.fastForward(60_000);
   const gravity = page.getByRole('textbox', { name: 'Gravity' });
   const read = async (sg: string) => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { keepDraft, readDraft } from '$lib/store/draft';
   import { onMount } from 'svelte';
   import { brewDone, cardStates, currentCard, isBrewed, redosed } from '$core/steps/brew-done';
   import { brewCards, type BrewCard } from '$core/steps/brew';
@@ -44,6 +45,16 @@
   const states = $derived(cardStates(cards, done, now));
   /** Cards that were put off for now, while others can be done. */
   let putOff = $state<string[]>([]);
+  const laterKey = $derived(`brew-later:${batch.id}`);
+  $effect(() => {
+    void readDraft(laterKey).then((kept) => {
+      if (Array.isArray(kept)) putOff = kept.filter((id) => typeof id === 'string');
+    });
+  });
+  function later(id: string) {
+    putOff = [...putOff, id];
+    keepDraft(laterKey, $state.snapshot(putOff));
+  }
   const card = $derived(
     currentCard(
       cards.filter((c) => !putOff.includes(c.id)),
@@ -185,7 +196,7 @@
         <p class="flex gap-6">
           {#if card.kind === 'read' && !putOff.includes('read')}<button
               class="min-h-11 text-[1.0625rem] underline underline-offset-4"
-              onclick={() => (putOff = [...putOff, card.id])}>Later</button
+              onclick={() => later(card.id)}>Later</button
             >{/if}
           {#if card.kind !== 'kit'}<button
               class="min-h-11 text-[1.0625rem] underline underline-offset-4"
