@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isOpenVessel } from '$core/vessels/vessels';
   import TakenBack from '$lib/ui/batches/TakenBack.svelte';
   import {
     bottledBatches,
@@ -47,17 +48,18 @@
         label,
         list: [...running.filter((b) => b.standing.stage === stage), ...(stage === 'bottled' ? bottled : [])]
       })).filter((g) => g.list.length > 0);
-    const kinds: [label: string, is: (shape: string) => boolean][] = [
-      ['Open buckets and barrels', (shape: string) => shape === 'bucket' || shape === 'barrel'],
-      ['Jars and carboys', (shape: string) => shape !== 'bucket' && shape !== 'barrel']
+    const kinds: [label: string, isOpen: boolean][] = [
+      ['Open buckets and barrels', true],
+      ['Jars and carboys', false]
     ];
     return kinds
-      .map(([label, is]) => ({
+      .map(([label, isOpen]) => ({
         label,
         list: running
           .filter(
             (b) =>
-              b.state.fills.length > 0 && is(vesselById(b.state.fills[0]?.vesselId ?? '')?.shape ?? 'bucket')
+              b.state.fills.length > 0 &&
+              isOpenVessel(vesselById(b.state.fills[0]?.vesselId ?? '') ?? { shape: 'bucket' }) === isOpen
           )
           .sort(
             (a, b) =>

@@ -4,7 +4,7 @@
   import { rackingLossL } from '$core/must/balance';
   import { mustColour } from '$core/plan/colour';
   import { INSOLUBLE_DENSITY } from '$core/must/contribution';
-  import { FOAM_ROOM, type Vessel } from '$core/vessels/vessels';
+  import { FOAM_ROOM, isOpenVessel as isOpen, type Vessel } from '$core/vessels/vessels';
   import { willHoldL } from '$core/ledger/will-hold';
   import { volumeText } from '$core/units/format';
   import { household, vesselById } from '$lib/store/household.svelte';
@@ -20,7 +20,6 @@
       return vessel && fillL(fill) > 0.02 ? [{ fill, vessel }] : [];
     })
   );
-  const isOpen = (v: Vessel) => v.shape === 'bucket' || v.shape === 'barrel';
   const hasFruit = $derived(s.fruitInAt !== null && s.fruitOutAt === null);
   const pulpL = $derived(hasFruit ? s.insolublesKg / INSOLUBLE_DENSITY : 0);
   /** What the fruit still holds will stand in there too: the mark is where the plan had it. */

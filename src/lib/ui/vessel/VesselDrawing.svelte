@@ -40,6 +40,8 @@
   const noteX = $derived(d.width < 170 ? d.width + 18 : d.width / 2);
   const noteAnchor = $derived<'start' | 'middle'>(d.width < 170 ? 'start' : 'middle');
   const viewWidth = $derived(d.width < 170 ? d.width + 66 + 180 : d.width + 66);
+  /** Wine with its fruit: the mark is not the wine alone. */
+  const isMark = $derived(standing && fillL - liquidL > 0.05);
   const overL = $derived(Math.max(0, fillL - vessel.capacityL));
   const freeL = $derived(Math.max(0, vessel.capacityL - fillL));
   const wantFreeL = $derived(vessel.capacityL * foamShare);
@@ -150,14 +152,14 @@
       x={mid}
       y={Math.max(22, top - 9)}
       text-anchor="middle"
-      class="number paint-under {standing ? 'text-[30px]' : 'text-[19px]'} {overL > 0
+      class="number paint-under {standing && !isMark ? 'text-[30px]' : 'text-[19px]'} {overL > 0
         ? 'fill-rosehip'
         : 'fill-ink'}"
     >
       {overL > 0
         ? `${volumeText(overL, unit)} too much`
         : standing
-          ? volumeText(fillL, unit)
+          ? `${isMark ? 'mark at ' : ''}${volumeText(fillL, unit)}`
           : `fill to ${volumeText(fillL, unit)}`}
     </text>
     {#if liquidL > 0}
