@@ -6,8 +6,8 @@ const DAY = 86_400_000;
 
 /** Amounts in units that a household does not use; concentrations such as g/L are everybody's. */
 const FOREIGN = {
-  us: /\d\s?(?:kg|L|mL|°C|UK \w+)(?![\w/])|\blitres?\b/,
-  uk: /\d\s?(?:kg|L|mL|°F|US \w+)(?![\w/])|\blitres?\b/,
+  us: /\d\s?(?:kg|L|mL|°C|UK \w+)(?![\w/])|\blitres?\b/i,
+  uk: /\d\s?(?:kg|L|mL|°F|US \w+)(?![\w/])|\blitres?\b/i,
   mixed: /\d\s?(?:kg|°F|US \w+|UK \w+)(?![\w/])/
 } as const;
 const NAME = {
@@ -45,7 +45,8 @@ for (const system of ['us', 'uk', 'mixed'] as const)
     const start = Date.now();
     const seen: string[] = [];
     const look = async (where: string) => {
-      await page.waitForTimeout(250);
+      // What was just asked for has been drawn.
+      await page.evaluate(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))));
       for (const line of await foreignOn(page, system)) seen.push(`${where}: ${line.trim()}`);
     };
     await page.goto('/settings');

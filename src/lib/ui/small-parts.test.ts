@@ -29,10 +29,18 @@ describe('days in words', () => {
     // A racking is late; a stir or a reading that was missed is simply for today.
     const due = (everyH?: number) => ({
       step: { ...(everyH ? { everyH } : {}) } as Step,
-      dueAt: now - 9 * DAY
+      dueAt: now - 9 * DAY,
+      lateAt: now - 9 * DAY
     });
     expect(lateWord(due(), now, 'UTC')).toBe('9 d late');
     expect(lateWord(due(24), now, 'UTC')).toBe('today');
+    // While it has time it is not late: a fruit that may stay in until the 31st is not accused on the 29th.
+    const until = (days: number) => ({ ...due(), lateAt: now + days * DAY });
+    expect(lateWord(until(6), now, 'UTC')).toBe('by 30 Nov');
+    expect(lateWord(until(0), now, 'UTC')).toBe('today');
+    expect(lateWord(until(-3), now, 'UTC')).toBe('3 d late');
+    expect(lateWord({ ...until(9), dueAt: now + 4 * DAY }, now, 'UTC')).toBe('in 4 d');
+    expect(lateWord({ ...until(9), dueAt: now + DAY }, now, 'UTC')).toBe('tomorrow');
     expect(dayWord(now - 3_600_000, now, 'UTC')).toBe('today 21:30');
     expect(dayWord(now - DAY, now, 'UTC')).toBe('yesterday 22:30');
     expect(dayWord(Date.parse('2026-11-02T10:00:00Z'), now, 'UTC')).toBe('2 Nov');

@@ -24,8 +24,7 @@ export const defOf = (e: { type: EventType }): EventDef<EventType, LedgerEvent['
   EVENTS[e.type] as unknown as EventDef<EventType, LedgerEvent['data']>;
 
 /** The batches an event belongs to: its own, and the one a blend took its wine from. */
-export const batchesOf = (e: LedgerEvent): string[] =>
-  e.type === 'blend' ? [e.batchId, e.data.from.batchId] : [e.batchId];
+export const batchesOf = (e: LedgerEvent): string[] => [e.batchId, ...(defOf(e).alsoOf?.(e.data) ?? [])];
 
 type Timed = { e: LedgerEvent; at: number };
 

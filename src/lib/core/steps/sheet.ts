@@ -6,7 +6,7 @@ import { YEASTS } from '../tables/yeasts';
 import { CUTS, HEATS } from '../plan/extraction';
 import { feedText, isForMust, nutrientOf, powdersOf } from '../must/powders';
 import { sweetenKg } from '../solve/solve';
-import { gramsText, quantityText } from '../units/format';
+import { gramsText, massUnitFor, quantityText, volumeUnitFor } from '../units/format';
 import type { MassUnit, VolumeUnit } from '../units/measure';
 import { kitOf, shoppingOf } from './kit';
 import { choiceOf, optionsOf, SCHOOL_IDS, SCHOOLS } from '../tables/schools';
@@ -33,9 +33,9 @@ export type SheetUnits = { mass: MassUnit; volume: VolumeUnit };
 /** An amount as it is measured out: small weights in grams, counts by the piece where they were counted. */
 export function measured(i: Ingredient, units: SheetUnits): string {
   const x = amountOf(i);
-  if ('volumeL' in i) return quantityText(x, x < 0.5 && units.volume === 'L' ? 'mL' : units.volume);
+  if ('volumeL' in i) return quantityText(x, volumeUnitFor(x, units.volume));
   if (i.kind === 'acid' || i.kind === 'additive') return gramsText(1000 * x);
-  return quantityText(x, x < 0.5 && units.mass === 'kg' ? 'g' : units.mass);
+  return quantityText(x, massUnitFor(x, units.mass));
 }
 
 const dayText = (hours: number): string => {

@@ -1,7 +1,7 @@
 import { rackingLossL } from '../must/balance';
 import { amountOf, entryOf, type Plan } from '../plan/plan';
 import { soonestH, stepsOf } from './steps';
-import { planRacking, rackingWord, type RackingPlan } from '../vessels/racking';
+import { A_GLASS_L, planRacking, rackingWord, type RackingPlan } from '../vessels/racking';
 import { foamShareOf, isOpenVessel, type Vessel } from '../vessels/vessels';
 
 const HOUR = 3_600_000;
@@ -80,7 +80,7 @@ export function stagesOf(
       atMs,
       volumeL,
       vessels: racking.to.map((t) => t.vessel),
-      fits: racking.to.length > 0 && racking.restL < 0.25,
+      fits: racking.to.length > 0 && racking.restL <= A_GLASS_L,
       text: racking.to.length > 0 ? rackingWord(racking) : 'no jar is free'
     });
     return racking.to.map((t) => t.vessel.id);

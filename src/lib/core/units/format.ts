@@ -1,5 +1,13 @@
 import type { Estimate } from './range';
-import { fromBase, fromCelsius, isMassUnit, UNIT_LABEL, type Unit, type VolumeUnit } from './measure';
+import {
+  fromBase,
+  fromCelsius,
+  isMassUnit,
+  UNIT_LABEL,
+  type MassUnit,
+  type Unit,
+  type VolumeUnit
+} from './measure';
 
 /** `value` to `digits` significant figures, never in exponent form, trailing zeros after a point dropped. */
 export function significant(value: number, digits: number): string {
@@ -78,6 +86,10 @@ export function volumeText(volumeL: number, unit: VolumeUnit): string {
   const n = fromBase(volumeL, used);
   return `${significant(n, n >= 100 ? 3 : 2)} ${UNIT_LABEL[used]}`;
 }
+
+/** The same for a weight: grams for less than a kilogram, ounces for less than a pound or so. */
+export const massUnitFor = (kg: number, unit: MassUnit): MassUnit =>
+  unit === 'kg' ? (kg < 1 ? 'g' : 'kg') : unit === 'lb' && kg < 0.4 ? 'oz' : unit;
 
 export const temperatureText = (tempC: number, scale: 'C' | 'F'): string =>
   `${fromCelsius(tempC, scale).toFixed(0)} °${scale}`;

@@ -6,7 +6,9 @@
   import { isSediment } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import { sgText, temperatureText, volumeText } from '$core/units/format';
-  import { parseNumber } from '$core/units/parse';
+  import { parseNumber } from '$core/units/number';
+  import { parseAs } from '$core/units/parse';
+  import { countryOf } from '$core/units/settings';
   import { logBottling } from '$lib/store/actions';
   import { record, together } from '$lib/store/record';
   import { household, type Batch } from '$lib/store/household.svelte';
@@ -23,7 +25,7 @@
   const draft = createDraft(`bottle:${batch.id}`, {
     from: '',
     count: '',
-    size: '0.75',
+    size: '750 mL',
     type: 'still',
     priming: '',
     clear: '',
@@ -37,10 +39,18 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
   const litres = $derived(fill ? fillL(fill) : 0);
-  const size = $derived(parseNumber(draft.fields.size) ?? 0.75);
-  const guess = $derived(Math.max(0, Math.floor((litres * 0.98) / size)));
+  /** What one bottle holds: bare figures are litres, as bottles are sold; what cannot be read is asked about. */
+  const sizeOf = (text: string) => parseAs('volume', text, 'L', countryOf(household.settings)).base;
+  const size = $derived.by(() => {
+    try {
+      return sizeOf(draft.fields.size);
+    } catch {
+      return null;
+    }
+  });
+  const guess = $derived(size ? Math.max(0, Math.floor((litres * 0.98) / size)) : 0);
   const typed = $derived(draft.fields.count.trim() ? parseNumber(draft.fields.count) : guess);
-  const restL = $derived(Math.max(0, litres - (typed ?? 0) * size));
+  const restL = $derived(size ? Math.max(0, litres - (typed ?? 0) * size) : 0);
   /** A little at the bottom is sediment unless it is said; more stays unless it is said. */
   const isAll = $derived(
     draft.fields.rest === '' ? isSediment(restL, litres, 'bottle') : draft.fields.rest === 'sediment'
@@ -59,6 +69,7 @@
 
   const save = form.submit(async (when) => {
     const count = typed;
+    const sizeL = sizeOf(draft.fields.size);
     if (!count || !Number.isInteger(count) || count < 1)
       throw new InputError(`“${draft.fields.count}” is no number of bottles.`, 'Give a whole number.');
     if (!Number.isFinite(priming) || priming < 0)
@@ -66,9 +77,9 @@
         `“${draft.fields.priming}” is no amount of sugar.`,
         'Give grams a litre, or leave it empty.'
       );
-    if (count * size > litres * 1.15)
+    if (count * sizeL > litres * 1.15)
       throw new InputError(
-        `${count} bottles of ${size} L want ${volumeText(count * size, unit)}; there are ${volumeText(litres, unit)}.`,
+        `${count} bottles of ${volumeText(sizeL, unit)} want ${volumeText(count * sizeL, unit)}; there are ${volumeText(litres, unit)}.`,
         'Check the number and the size.'
       );
     if (stopped && draft.fields.understood !== 'yes')
@@ -88,7 +99,7 @@
         batch.id,
         {
           from: fill!.vesselId,
-          bottles: [{ count, sizeL: size, type: draft.fields.type as BottleType }],
+          bottles: [{ count, sizeL, type: draft.fields.type as BottleType }],
           ...(priming > 0 ? { primingGL: priming } : {}),
           ...(check ? { bar20: check.verdict.bar20 } : {}),
           clear: draft.fields.clear === 'yes',
@@ -119,10 +130,9 @@
       />
     </label>
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Litres each
+      >Each holds
       <input
         class="field"
-        inputmode="decimal"
         autocomplete="off"
         value={draft.fields.size}
         oninput={(e) => draft.set('size', e.currentTarget.value)}

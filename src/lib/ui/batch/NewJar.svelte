@@ -1,17 +1,13 @@
 <script lang="ts">
-  import { vesselSchema, type Vessel } from '$core/vessels/vessels';
-  import { volumeText } from '$core/units/format';
-  import { explain, InputError } from '$core/units/input-error';
+  import type { Vessel } from '$core/vessels/vessels';
+  import { explain } from '$core/units/input-error';
   import { UNIT_LABEL } from '$core/units/measure';
-  import { parseAs } from '$core/units/parse';
-  import { household, saveVessel } from '$lib/store/household.svelte';
-  import { newId } from '$lib/store/record';
-  import { countryOf } from '$core/units/settings';
+  import { household } from '$lib/store/household.svelte';
+  import { addVessel } from '../vessel/new-vessel';
 
   /** A jar that is not listed: written down where it is wanted, in the middle of a racking. */
   let { onadd }: { onadd: (jar: Vessel) => void } = $props();
 
-  const unit = $derived(household.settings.volume);
   let name = $state('');
   let size = $state('');
   let error = $state('');
@@ -19,20 +15,7 @@
   async function add() {
     error = '';
     try {
-      const capacityL = parseAs('volume', size, unit, countryOf(household.settings)).base;
-      const jar = vesselSchema.safeParse({
-        id: newId(),
-        name: name.trim() || `${volumeText(capacityL, unit)} jar`,
-        shape: capacityL < 1.2 ? 'bottle' : 'jar',
-        capacityL
-      });
-      if (!jar.success)
-        throw new InputError(
-          `A jar holds ${volumeText(0.2, unit)} or more.`,
-          'Give what it holds to the brim.'
-        );
-      await saveVessel(jar.data);
-      onadd(jar.data);
+      onadd(await addVessel(name, size));
       [name, size] = ['', ''];
     } catch (e) {
       error = explain(e);
@@ -55,7 +38,11 @@
       /></label
     >
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >It holds, {UNIT_LABEL[unit]}<input class="field" autocomplete="off" bind:value={size} /></label
+      >It holds, {UNIT_LABEL[household.settings.volume]}<input
+        class="field"
+        autocomplete="off"
+        bind:value={size}
+      /></label
     >
     <button type="button" class="btn btn-line" onclick={add}>Add it</button>
   </div>

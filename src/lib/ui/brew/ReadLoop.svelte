@@ -8,7 +8,7 @@
   import { addInto, liquid, scaled } from '$core/liquid/stock';
   import { amountOf, type Ingredient } from '$core/plan/plan';
   import { explain } from '$core/units/input-error';
-  import { quantityText } from '$core/units/format';
+  import { measured } from '$core/steps/sheet';
   import { logAddition } from '$lib/store/actions';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { readTyped } from '../field/read-text';
@@ -58,10 +58,7 @@
         ? { ...whole, volumeL: whole.volumeL * share }
         : ({ ...whole, massKg: (whole as { massKg: number }).massKg * share } as Ingredient))
   );
-  const text = (i: Ingredient) =>
-    'volumeL' in i
-      ? quantityText(i.volumeL, i.volumeL < 1 && s.volume === 'L' ? 'mL' : s.volume)
-      : quantityText(i.massKg, i.massKg < 1 && s.mass === 'kg' ? 'g' : s.mass);
+  const text = (i: Ingredient) => measured(i, s);
   const name = $derived(whole?.kind === 'water' ? 'water' : 'sugar');
   const then = $derived(dose ? liquid(withAdded(contents(batch.state), dose))?.sg : null);
 

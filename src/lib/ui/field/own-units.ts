@@ -1,10 +1,7 @@
-import { significant, volumeUnitFor } from '$core/units/format';
+import { massUnitFor, significant, volumeUnitFor } from '$core/units/format';
 import { fromBase, fromCelsius, UNIT_LABEL, type Unit } from '$core/units/measure';
 import { household } from '$lib/store/household.svelte';
 import type { Settings } from '$core/units/settings';
-
-const massUnitFor = (kg: number, s: Pick<Settings, 'mass'>): Unit =>
-  s.mass === 'kg' ? (kg < 1 ? 'g' : 'kg') : kg < 0.4 ? 'oz' : 'lb';
 
 const shown = (base: number, unit: Unit): string => {
   const n = fromBase(base, unit);
@@ -13,7 +10,7 @@ const shown = (base: number, unit: Unit): string => {
 
 /** A weight in words, in this household's measures: `0.50 kg`, `1.1 lb`. */
 export function massText(kg: number, s: Pick<Settings, 'mass'>): string {
-  const unit = massUnitFor(kg, s);
+  const unit = massUnitFor(kg, s.mass);
   const n = fromBase(kg, unit);
   return `${unit === 'kg' || unit === 'lb' ? n.toFixed(n < 10 ? 2 : 1) : shown(kg, unit)} ${UNIT_LABEL[unit]}`;
 }
@@ -61,7 +58,7 @@ export function ownUnits(text: string, s: Pick<Settings, 'mass' | 'volume' | 'te
       const isMass = unit === 'kg';
       if (isMass ? s.mass === 'kg' : s.volume === 'L') return all;
       const base = (x: number) => (unit === 'mL' ? x / 1000 : x);
-      const used = isMass ? massUnitFor(high ?? low, s) : volumeUnitFor(base(high ?? low), s.volume);
+      const used = isMass ? massUnitFor(high ?? low, s.mass) : volumeUnitFor(base(high ?? low), s.volume);
       return join(shown(base(low), used), high === null ? null : shown(base(high), used), UNIT_LABEL[used]);
     }
   );

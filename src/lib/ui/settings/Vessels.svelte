@@ -1,14 +1,12 @@
 <script lang="ts">
-  import { SHAPES, VESSEL_PRESETS, type Shape, type Vessel } from '$core/vessels/vessels';
-  import { InputError } from '$core/units/input-error';
+  import { SHAPES, VESSEL_PRESETS, type Shape } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
-  import { parseAs } from '$core/units/parse';
   import { leavesAt } from '$core/steps/schedule';
   import { dayWord } from '../shelf/when';
   import { household, removeVessel, saveVessel, vesselsInUse, type Batch } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/record';
-  import { countryOf } from '$core/units/settings';
   import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { addVessel } from '../vessel/new-vessel';
   import VesselMini from '../vessel/VesselMini.svelte';
 
   let preset = $state('jar-5');
@@ -26,23 +24,8 @@
 
   async function addOwn() {
     try {
-      const capacityL = parseAs(
-        'volume',
-        size,
-        household.settings.volume,
-        countryOf(household.settings)
-      ).base;
-      if (capacityL < 0.2 || capacityL > 2000)
-        throw new InputError('A vessel holds 0.2 to 2000 L.', 'Give what it holds to the brim.');
-      const vessel: Vessel = {
-        id: newId(),
-        name: name.trim() || `${volumeText(capacityL, household.settings.volume)} ${shape}`,
-        shape,
-        capacityL
-      };
-      await saveVessel(vessel);
+      sayDone(`${(await addVessel(name, size, shape)).name} added.`);
       [name, size] = ['', ''];
-      sayDone(`${vessel.name} added.`);
     } catch (e) {
       sayWrong(e);
     }

@@ -38,6 +38,16 @@ export function dueWord(d: Due, now: number, zone: string): string {
   return lateWord(d, now, zone);
 }
 
-/** When a step is due: how late, or today for what comes round again, for a stir or a reading missed is not made up. */
-export const lateWord = (d: Pick<Due, 'step' | 'dueAt'>, now: number, zone: string): string =>
-  whenWord(d.step.everyH ? Math.max(d.dueAt, now) : d.dueAt, now, zone);
+/**
+ * When a step is to be done: its first day while that is to come, the last it has time until while it is due, and how
+ * late it is only after that. What comes round again is for today: a stir or a reading missed is not made up.
+ */
+export function lateWord(d: Pick<Due, 'step' | 'dueAt' | 'lateAt'>, now: number, zone: string): string {
+  const first = whenWord(Math.max(d.dueAt, now), now, zone);
+  if (first !== 'today' || d.step.everyH) return first;
+  if (d.lateAt < now) return whenWord(d.lateAt, now, zone);
+  const last = dayWord(d.lateAt, now, zone);
+  return last.startsWith('today')
+    ? 'today'
+    : `by ${inZone(d.lateAt, zone, { day: 'numeric', month: 'short' })}`;
+}

@@ -52,7 +52,8 @@
         <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <p class="min-w-0 flex-1 basis-60">
             <span class="font-semibold">{d.step.title}</span
-            >{#if d.status === 'overdue' && !d.step.everyH}<span class="text-rosehip"
+            >{#if lateWord(d, household.now, zone) !== 'today'}<span
+                class={d.status === 'overdue' ? 'text-rosehip' : ''}
                 >, {lateWord(d, household.now, zone)}</span
               >{/if}<span class="text-quiet">. {own(d.step.how)}</span>
             {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}

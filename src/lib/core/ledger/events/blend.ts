@@ -74,6 +74,7 @@ export const blended = defineEvent({
   data,
   touchesLiquid: true,
   apply: blend,
+  alsoOf: (d) => [d.from.batchId],
   says: (e, s) =>
     e.batchId === s.id
       ? {

@@ -80,6 +80,8 @@ export type EventDef<T extends string, D> = {
   slots?: (data: D) => Slot[];
   /** the vessel it takes from, or reads in */
   source?: (data: D) => string | undefined;
+  /** batches it belongs to besides its own */
+  alsoOf?: (data: D) => readonly string[];
   /** what it brings into the wine */
   brings?: (data: D) => readonly Ingredient[];
 };

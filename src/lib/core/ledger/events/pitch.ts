@@ -12,7 +12,8 @@ export const pitch = defineEvent({
     massG: z.number().finite().positive().max(2000).optional(),
     how: z.enum(['dry', 'rehydrated', 'starter']).optional()
   }),
-  touchesLiquid: false,
+  // What was infused is strained off before it.
+  touchesLiquid: true,
   apply(s, e, at) {
     strainOff(s, at, true);
     s.pitches.push({ at, yeast: e.data.yeast, massG: e.data.massG ?? null });
