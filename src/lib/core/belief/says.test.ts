@@ -54,6 +54,26 @@ describe('what is said of a batch, stage by stage', () => {
     }
     expect(at([...pitched, rack], 60).reading).toBe('never');
   });
+  it('split, and one jar of two read: no strength of both together, until the other is read', () => {
+    const split = on(20, 'transfer', {
+      from: 'b',
+      to: [
+        { vesselId: 'j', volumeL: 5 },
+        { vesselId: 'k', volumeL: 4 }
+      ],
+      lossL: 0.6
+    });
+    const one = [...pitched, split, read(40, 0.992, 'j'), read(45, 0.992, 'j')];
+    expect(at(one, 46)).toMatchObject({
+      reading: 'read',
+      unreadIds: ['k'],
+      hasStrength: false,
+      notDry: false
+    });
+    expect(at([...one, read(46, 0.994, 'k')], 47)).toMatchObject({ unreadIds: [], hasStrength: true });
+    // Read before it was split, each jar is known.
+    expect(at([...pitched, read(18, 0.992), split, read(40, 0.992, 'j')], 46).unreadIds).toEqual([]);
+  });
   it('read while it ferments: read, with its strength, on its course', () => {
     expect(at([...pitched, read(6, 1.04)], 7)).toMatchObject({
       reading: 'read',

@@ -16,7 +16,9 @@ export type Says = {
    * nothing has fermented yet; or nobody knows, as it was never read since the yeast
    */
   reading: 'read' | 'sums' | 'never';
-  /** whether a strength can be told at all */
+  /** vessels that nobody has read since the yeast, where others were: a jar does not speak for its twin */
+  unreadIds: string[];
+  /** whether a strength can be told at all, of all of it together */
   hasStrength: boolean;
   /** the strength all its sugar would make, % vol, where nobody has read what is gone */
   potentialAbv: number | null;
@@ -52,13 +54,18 @@ export function saysOf(s: BatchState, now: Standing): Says {
           : 'never'
         : 'sums';
   const isBottled = now.stage === 'bottled';
+  const unreadIds =
+    reading === 'read' && mayFerment && fermentedOf(s) > 1e-6
+      ? s.fills.filter((f) => f.fermentedKg <= 1e-9 && f.stock.hexoseKg > 1e-3).map((f) => f.vesselId)
+      : [];
   const all = addInto(contents(s), s.held);
   const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
     stage: now.stage,
     reading,
-    hasStrength: (isBottled || reading !== 'never') && now.abv.likely > 0.2,
+    unreadIds,
+    hasStrength: (isBottled || reading !== 'never') && unreadIds.length === 0 && now.abv.likely > 0.2,
     potentialAbv,
     isOnCourse:
       !isBottled &&
@@ -77,6 +84,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
     notDry:
       !isBottled &&
       reading === 'read' &&
+      unreadIds.length === 0 &&
       now.sg?.measured === true &&
       now.sg.sg <= 1.002 &&
       now.sweetness !== 'dry' &&

@@ -140,6 +140,10 @@
         >{/snippet}</How
     >
     in the {where}{fruitIn}{#if toCome > now.volumeL + 0.05}, {volumeText(toCome, unit)} once it has given{/if}.
+    {#if says.unreadIds.length > 0}
+      {says.unreadIds.map((id) => `The ${vesselById(id)?.name ?? 'other vessel'}`).join(' and ')} was never read,
+      so nobody knows where that stands.
+    {/if}
     {#if unlike.length > 1}
       {unlike.join(', ')}.
     {/if}

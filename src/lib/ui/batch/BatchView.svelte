@@ -105,13 +105,13 @@
         )} of grape sugar in all"
         pieces={[
           {
-            label: `alcohol: ${batch.standing.abv.likely.toFixed(1)} %`,
+            label: says.hasStrength ? `alcohol: ${batch.standing.abv.likely.toFixed(1)} %` : 'alcohol',
             kg: sugar.turned,
             colour: colour.fruit
           },
           {
             label:
-              says.reading === 'never'
+              says.reading === 'never' || says.unreadIds.length > 0
                 ? 'went in; how much of it is left nobody has read'
                 : `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
             kg: sugar.dissolved,

@@ -2,6 +2,7 @@
   import { own } from '$lib/ui/field/own-units';
   import { checkBottling } from '$core/finish/judge';
   import { BOTTLES, type BottleType } from '$core/tables/bottles';
+  import { readsDry } from '$core/ledger/evidence';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
@@ -159,6 +160,9 @@
       />
     </label>
   </div>
+  {#if size === null}<p class="text-rosehip" role="alert">
+      “{draft.fields.size}” is no size: write 750 mL, or 0.75.
+    </p>{/if}
   {#if restL > 0.05}
     <RestCheck {restL} {isAll} where="where it is" onset={(v) => draft.set('rest', v)} />
   {/if}
@@ -209,7 +213,7 @@
   <BatchCautions
     {batch}
     place="bottle"
-    scene={{ intoGlass: true, isAlive: !stopped && !batch.standing.isDry }}
+    scene={{ intoGlass: true, isAlive: !stopped && !!fill && !readsDry(fill).isDry }}
   />
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
