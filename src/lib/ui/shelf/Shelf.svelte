@@ -79,7 +79,7 @@
             >
             {#if tagOf(s.batch)}
               <span
-                class="mb-1 max-w-full truncate px-1 text-[0.75rem] {tagOf(s.batch)!.now
+                class="mb-1 max-w-full truncate px-0.5 text-[0.75rem] tracking-tight {tagOf(s.batch)!.now
                   ? 'bg-primary text-primary-content'
                   : 'text-quiet'}">{tagOf(s.batch)!.text}</span
               >
