@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { addToSlip } from './kitchen';
+import { addToSlip, draftHolds } from './kitchen';
 
 const title = (page: Page) => page.getByTestId('brew-title');
 const weighed = (page: Page) => page.getByLabel(/what was weighed/);
@@ -59,7 +59,7 @@ test('a whole brew day: other weights, a slipped spoon, a reading that makes no 
 
   // The kit: ticks outlive the tab.
   await page.getByLabel('long spoon').check();
-  await page.waitForTimeout(400);
+  await draftHolds(page, /long spoon/);
   await page.reload();
   await expect(page.getByLabel('long spoon')).toBeChecked();
   await page.getByRole('button', { name: /^Go on/ }).click();

@@ -27,7 +27,12 @@ export async function startRhubarb(page: Page) {
 /** Writes a gravity down on the batch page, as read some days ago. */
 export async function read(page: Page, sg: string, temp: string, daysAgo = 0, vessel?: string) {
   await page.getByRole('button', { name: 'Read gravity' }).click();
-  if (vessel) await page.getByLabel('Read from').selectOption({ label: vessel });
+  if (vessel) {
+    const from = page.getByLabel('Read from');
+    // Beside its name stands when it was last read.
+    const option = from.locator('option').filter({ hasText: new RegExp(`^${vessel}(,|$)`) });
+    await from.selectOption((await option.getAttribute('value'))!);
+  }
   await page.getByRole('textbox', { name: 'Gravity', exact: true }).fill(sg);
   await page.getByLabel(/^Sample/).fill(temp);
   if (daysAgo > 0) await earlier(page, daysAgo);
@@ -48,22 +53,31 @@ export async function earlier(page: Page, daysAgo: number) {
 export const number = async (page: Page, id: string) =>
   Number(await page.getByTestId(id).first().innerText());
 
-/** Every event in this browser's log. */
-export const logOf = (page: Page) =>
+/** Everything in one store of this browser. */
+const storeOf = <T>(page: Page, name: string) =>
   page.evaluate(
-    () =>
-      new Promise<{ id: string; type: string; data: Record<string, unknown> }[]>((resolve, reject) => {
+    (name) =>
+      new Promise<T[]>((resolve, reject) => {
         const open = indexedDB.open('vecino');
         open.onerror = () => reject(open.error);
         open.onsuccess = () => {
-          const all = open.result.transaction('events').objectStore('events').getAll();
+          const all = open.result.transaction(name).objectStore(name).getAll();
           all.onsuccess = () => {
             open.result.close();
-            resolve(all.result);
+            resolve(all.result as T[]);
           };
         };
-      })
+      }),
+    name
   );
+
+/** Every event in this browser's log. */
+export const logOf = (page: Page) =>
+  storeOf<{ id: string; type: string; data: Record<string, unknown> }>(page, 'events');
+
+/** Waits until what is being typed is on the disk. */
+export const draftHolds = (page: Page, text: RegExp) =>
+  expect.poll(async () => JSON.stringify(await storeOf(page, 'drafts'))).toMatch(text);
 
 /** Ten lines that, with the sugar and the water, make a slip of twelve. */
 export const TEN_ITEMS = [

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { addToSlip, number, openPlan, TEN_ITEMS } from './kitchen';
+import { addToSlip, draftHolds, number, openPlan, TEN_ITEMS } from './kitchen';
 
 test('poison is refused by name, unknown plants are asked about', async ({ page }) => {
   await openPlan(page);
@@ -67,12 +67,16 @@ test('with twelve ingredients the numbers, the vessel and Start are seen without
 });
 
 test('a closed tab loses no more than half a second of planning', async ({ page, context }) => {
+  await page.clock.install();
   await openPlan(page);
   await addToSlip(page, '4 kg rhubarb');
+  await page.clock.pauseAt(Date.now() + 3_600_000);
   await page.getByLabel('Rhubarb stalks: amount in kg').fill('5.5');
-  // The longest that typing may stay unsaved, by the promise this test checks.
-  await page.waitForTimeout(450);
+  // The longest that typing may stay unsaved, by the promise this test checks; no timer runs on after it.
+  await page.clock.runFor(450);
+  await draftHolds(page, /"5\.5"/);
   await page.close({ runBeforeUnload: false });
+  await context.clock.resume();
   const again = await context.newPage();
   await again.goto('/plan');
   await expect(again.getByLabel('Rhubarb stalks: amount in kg')).toHaveValue('5.5');

@@ -11,7 +11,7 @@
   import { page } from '$app/state';
   import { offerDemo } from './offer-demo';
   import Fault from '$lib/ui/nav/Fault.svelte';
-  import { sayWrong } from '$lib/ui/nav/said.svelte';
+  import { sayWrong, warmUp } from '$lib/ui/nav/said.svelte';
   import Header from '$lib/ui/nav/Header.svelte';
   import PlacesBar from '$lib/ui/nav/PlacesBar.svelte';
   import Shelf from '$lib/ui/shelf/Shelf.svelte';
@@ -35,6 +35,8 @@
       window.removeEventListener('error', unforeseen);
     });
     void offerDemo();
+    const warm = setTimeout(warmUp, 1500);
+    stops.push(() => clearTimeout(warm));
     return () => stops.forEach((stop) => stop());
   });
 

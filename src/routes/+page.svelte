@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { dangersOf } from '$core/finish/danger';
-  import { civilDay, hasMust } from '$core/steps/schedule';
+  import { hasMust } from '$core/ledger/state';
+  import { civilDay } from '$core/steps/schedule';
   import { isBrewing } from '$core/steps/brewing';
-  import DoneToday from '$lib/ui/today/DoneToday.svelte';
   import DangerCard from '$lib/ui/caution/DangerCard.svelte';
   import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
@@ -15,9 +14,7 @@
   const running = $derived(runningBatches().filter((b) => hasMust(b.state) && !isBrewing(b.state)));
   const MOST_CARDS = 3;
   /** Bottles that could burst, before all else. */
-  const dangers = $derived(
-    runningBatches().flatMap((batch) => dangersOf(batch.state).map((d) => ({ batch, d })))
-  );
+  const dangers = $derived(runningBatches().flatMap((batch) => batch.dangers.map((d) => ({ batch, d }))));
   /** How late the latest of some jobs is, ms; less than nothing when none is. */
   const lateBy = (due: { lateAt: number; dueAt: number; status: string }[]) =>
     Math.max(
@@ -127,7 +124,7 @@
         </p>
       {/each}
       {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} />{/each}
-      <DoneToday />
+      {#await import('$lib/ui/today/DoneToday.svelte') then { default: DoneToday }}<DoneToday />{/await}
     </div>
     <section aria-label="Next week" class="max-lg:mt-6">
       <h2 class="head mb-1 font-sans!">Within the week</h2>

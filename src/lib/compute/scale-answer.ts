@@ -1,6 +1,5 @@
-import { likelyFigures } from '$core/must/balance';
+import { evaluate } from '$core/must/evaluate';
 import type { Plan } from '$core/plan/plan';
-import { sugarParts } from '$core/must/sugar-parts';
 import { isFree } from '$core/solve/programme';
 import { solvePlan, sweetenKg } from '$core/solve/solve';
 import { swapsFor } from '$core/solve/swaps';
@@ -27,11 +26,11 @@ export function scaleAnswer(asked: Plan, nowMs: () => number = () => performance
     plan,
     // JSON has no NaN: what is not defined is null.
     figures: Object.fromEntries(
-      Object.entries(likelyFigures(plan)).map(([name, x]) => [name, Number.isFinite(x) ? x : null])
+      Object.entries(evaluate(plan).likely).map(([name, x]) => [name, Number.isFinite(x) ? x : null])
     ),
     gaveWay,
     swaps,
-    later: sugarParts(plan).later,
+    later: evaluate(plan).parts.later,
     sweetenKg: sweetenKg(plan),
     /** the time was up: better amounts, or other ways out, may be had */
     incomplete: cut

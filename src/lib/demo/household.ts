@@ -3,23 +3,18 @@ import type { YeastId } from '$core/tables/yeasts';
 import { solvePlan } from '$core/solve/solve';
 import type { Vessel } from '$core/vessels/vessels';
 import type { StepId } from '$core/tables/step-id';
-import {
-  doStep,
-  keepRecipe,
-  logAddition,
-  logBottling,
-  logFruitOut,
-  logGravity,
-  logNote,
-  logPitch,
-  logRacking,
-  logStir,
-  logTasting,
-  startBatch
-} from '$lib/store/actions';
+import { beginBatch } from '$core/commands/begin';
+import type { Deed } from '$core/commands/deed';
+import { bottle, rack, takeFruitOut } from '$core/commands/move';
+import { note, readGravity, taste } from '$core/commands/observe';
+import { pitch, put, stir } from '$core/commands/put';
+import { doStep } from '$core/steps/do-step';
+import { keep } from '$lib/store/things';
+import { keepRecipe } from '$lib/store/recipes';
 import { db } from '$lib/store/db';
 import type { HarvestLot } from '$core/plan/harvest';
-import { newId, write } from '$lib/store/record';
+import { newId } from '$lib/store/here';
+import { eventsOfDeed, write, type When } from '$lib/store/record';
 import { DEFAULT_SETTINGS } from '$core/units/settings';
 import type { LedgerEvent } from '$core/ledger/log';
 import { foldBatch } from '$core/ledger/run';
@@ -79,8 +74,10 @@ export async function loadDemo(now: number): Promise<void> {
   const recipes = await makeWines(now, log);
   // All of it or nothing: a page that is closed meanwhile finds it empty, and is offered it again.
   await db.transaction('rw', db.tables, async () => {
-    await db.vessels.bulkPut(VESSELS);
-    await db.harvest.bulkPut(harvest(now));
+    // Two tabs, or a tap while it is on its way, fill it once.
+    if ((await db.events.count()) > 0) return;
+    for (const vessel of VESSELS) await keep('vessels', vessel);
+    for (const lot of harvest(now)) await keep('harvest', lot);
     await write(log);
     for (const [plan, name, note] of recipes) await keepRecipe(plan, name, null, { note });
     await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
@@ -117,58 +114,60 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   const midnight = new Date(now).setHours(0, 0, 0, 0);
   /** Days before today, at half past eight in the morning and `hours` later; never after now. */
   const ago = (days: number, hours = 0) => ({
-    at: Math.min(midnight + 8.5 * HOUR - days * DAY + hours * HOUR, now - days * 60_000),
-    into: log
+    at: Math.min(midnight + 8.5 * HOUR - days * DAY + hours * HOUR, now - days * 60_000)
   });
+  const did = async (when: When, deed: Deed) => void log.push(...(await eventsOfDeed(deed, when)));
+  const begin = async (plan: Plan, name: string, vesselId: string, when: When) => {
+    const batchId = newId();
+    await did(when, beginBatch({ batchId, plan, name, vesselId, recipeId: null }));
+    return batchId;
+  };
   const state = (id: string, at: number) =>
     foldBatch(
       log.filter((e) => e.batchId === id),
       at
     )!;
   const read = (id: string, days: number, sg: number, tempC = 20, vesselId?: string) =>
-    logGravity(id, sg, tempC, DEFAULT_SETTINGS, ago(days), vesselId ? { vesselId } : {});
-  const stir = async (id: string, from: number, to: number) => {
-    for (let d = from; d >= to; d--) await logStir(id, ago(d, 11));
+    did(ago(days), readGravity(id, sg, tempC, DEFAULT_SETTINGS.hydrometer, { vesselId }));
+  const stirred = async (id: string, from: number, to: number) => {
+    for (let d = from; d >= to; d--) await did(ago(d, 11), stir(id));
   };
+  const step = (id: string, days: number, what: StepId) =>
+    did(ago(days), doStep(state(id, ago(days).at), what));
   /** Sulphite at once, enzyme half a day on, yeast a day and a half after the start. */
   const treat = async (id: string, days: number, yeastId: YeastId = 'wine', massG = 5) => {
-    await doStep(state(id, ago(days - 0.02).at), 'campden', ago(days - 0.02));
-    await doStep(state(id, ago(days - 0.6).at), 'enzyme', ago(days - 0.6));
-    await logPitch(id, { yeast: { yeastId }, massG, how: 'rehydrated' }, ago(days - 1.5));
+    await step(id, days - 0.02, 'campden');
+    await step(id, days - 0.6, 'enzyme');
+    await did(ago(days - 1.5), pitch(id, { yeast: { yeastId }, massG, how: 'rehydrated' }));
   };
 
   /** Nutrient by its parts, so many days before today. */
   const feed = async (id: string, ...days: number[]) => {
-    for (const [i, d] of days.entries())
-      await doStep(state(id, ago(d).at), `nutrient-${i + 1}` as StepId, ago(d));
+    for (const [i, d] of days.entries()) await step(id, d, `nutrient-${i + 1}` as StepId);
   };
 
-  const rhubarb = await startBatch(plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'bucket-big', ago(268));
+  const rhubarb = await begin(plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'bucket-big', ago(268));
   await treat(rhubarb, 268);
   await read(rhubarb, 266.4, 1.081);
-  await stir(rhubarb, 265, 261);
-  await logFruitOut(rhubarb, 'drip', 11.6, ago(260));
+  await stirred(rhubarb, 265, 261);
+  await did(ago(260), takeFruitOut(rhubarb, 'drip', 11.6));
   await read(rhubarb, 260, 1.012);
-  await logRacking(rhubarb, 'bucket-big', [{ vesselId: 'jar-10', volumeL: 10.3 }], 0.9, ago(259));
+  await did(ago(259), rack(rhubarb, 'bucket-big', [{ vesselId: 'jar-10', volumeL: 10.3 }], 0.9));
   await read(rhubarb, 225, 0.995);
-  await logRacking(rhubarb, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 10 }], 0.2, ago(224));
+  await did(ago(224), rack(rhubarb, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 10 }], 0.2));
   await read(rhubarb, 160, 0.994);
   await read(rhubarb, 150, 0.994);
-  await logNote(rhubarb, 'Pale as straw. A little sharp: less lemon next time.', ago(150));
-  await logBottling(
-    rhubarb,
-    { from: 'jar-10-b', bottles: [{ count: 13, sizeL: 0.75, type: 'still' }], bar20: 0 },
-    ago(149)
+  await did(ago(150), note(rhubarb, 'Pale as straw. A little sharp: less lemon next time.'));
+  await did(
+    ago(149),
+    bottle(rhubarb, { from: 'jar-10-b', bottles: [{ count: 13, sizeL: 0.75, type: 'still' }], bar20: 0 })
   );
-  await logTasting(
-    rhubarb,
-    'Clean and brisk, pale straw; the rhubarb comes late.',
-    4,
-    'A little less lemon.',
-    ago(20)
+  await did(
+    ago(20),
+    taste(rhubarb, 'Clean and brisk, pale straw; the rhubarb comes late.', 4, 'A little less lemon.')
   );
 
-  const gooseberry = await startBatch(
+  const gooseberry = await begin(
     plan([fruit('gooseberry', 3.6)], 11.5, 10),
     'Gooseberry',
     'bucket-green',
@@ -176,28 +175,30 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   );
   await treat(gooseberry, 112);
   await read(gooseberry, 110.4, 1.08);
-  await stir(gooseberry, 110, 105);
-  await logFruitOut(gooseberry, 'drip', undefined, ago(104));
+  await stirred(gooseberry, 110, 105);
+  await did(ago(104), takeFruitOut(gooseberry, 'drip', undefined));
   await read(gooseberry, 104, 1.01);
-  await logRacking(
-    gooseberry,
-    'bucket-green',
-    [
-      { vesselId: 'jar-5-a', volumeL: 5.1 },
-      { vesselId: 'jar-uk', volumeL: 4.4 }
-    ],
-    0.6,
-    ago(103)
+  await did(
+    ago(103),
+    rack(
+      gooseberry,
+      'bucket-green',
+      [
+        { vesselId: 'jar-5-a', volumeL: 5.1 },
+        { vesselId: 'jar-uk', volumeL: 4.4 }
+      ],
+      0.6
+    )
   );
   await read(gooseberry, 75, 0.995, 20, 'jar-5-a');
   await read(gooseberry, 75, 0.996, 20, 'jar-uk');
-  await logRacking(gooseberry, 'jar-5-a', [{ vesselId: 'jar-5-b', volumeL: 5 }], 0.1, ago(72));
+  await did(ago(72), rack(gooseberry, 'jar-5-a', [{ vesselId: 'jar-5-b', volumeL: 5 }], 0.1));
   for (const jar of ['jar-5-b', 'jar-uk']) {
     await read(gooseberry, 12, 0.994, 19, jar);
     await read(gooseberry, 4, 0.994, 19, jar);
   }
 
-  const linden = await startBatch(
+  const linden = await begin(
     plan(
       [
         fruit('linden-blossom', 0.18),
@@ -213,30 +214,30 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
     'bucket-small',
     ago(88)
   );
-  await logAddition(linden, [{ kind: 'additive', additiveId: 'nutrient', massKg: 0.006 }], ago(87.5));
-  await logPitch(linden, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }, ago(87.3));
+  await did(ago(87.5), put(linden, [{ kind: 'additive', additiveId: 'nutrient', massKg: 0.006 }]));
+  await did(ago(87.3), pitch(linden, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }));
   await read(linden, 87.2, 1.077);
-  await stir(linden, 86, 85);
-  await logFruitOut(linden, 'squeeze', undefined, ago(84));
+  await stirred(linden, 86, 85);
+  await did(ago(84), takeFruitOut(linden, 'squeeze', undefined));
   await read(linden, 76, 1.006);
-  await logRacking(linden, 'bucket-small', [{ vesselId: 'jar-5-c', volumeL: 5 }], 0.2, ago(75));
+  await did(ago(75), rack(linden, 'bucket-small', [{ vesselId: 'jar-5-c', volumeL: 5 }], 0.2));
   await read(linden, 30, 0.992);
-  await logRacking(linden, 'jar-5-c', [{ vesselId: 'jar-5-a', volumeL: 4.8 }], 0.15, ago(28));
+  await did(ago(28), rack(linden, 'jar-5-c', [{ vesselId: 'jar-5-a', volumeL: 4.8 }], 0.15));
 
-  const quince = await startBatch(plan([fruit('quince', 3.4)], 13, 9.4), 'Quince', 'bucket-15', ago(64));
+  const quince = await begin(plan([fruit('quince', 3.4)], 13, 9.4), 'Quince', 'bucket-15', ago(64));
   await treat(quince, 64);
   await read(quince, 62.4, 1.09);
-  await stir(quince, 61, 56);
-  await logFruitOut(quince, 'squeeze', undefined, ago(55));
+  await stirred(quince, 61, 56);
+  await did(ago(55), takeFruitOut(quince, 'squeeze', undefined));
   await read(quince, 54, 1.034, 17);
-  await logRacking(quince, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 9.2 }], 0.6, ago(53));
+  await did(ago(53), rack(quince, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 9.2 }], 0.6));
   await read(quince, 40, 1.018, 16);
   await read(quince, 20, 1.01, 15);
-  await logRacking(quince, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.9 }], 0.2, ago(19));
+  await did(ago(19), rack(quince, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.9 }], 0.2));
   await read(quince, 6, 1.006, 15);
-  await logNote(quince, 'Bubbles have stopped. Bottle it on Sunday?', ago(5));
+  await did(ago(5), note(quince, 'Bubbles have stopped. Bottle it on Sunday?'));
 
-  const beetroot = await startBatch(
+  const beetroot = await begin(
     plan(
       [fruit('beetroot', 2.2), { kind: 'juice', produceId: 'lemon', volumeL: 0.15, unit: 'L', held: true }],
       12,
@@ -248,15 +249,15 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
     'bucket-small',
     ago(33)
   );
-  await logPitch(beetroot, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }, ago(32.3));
+  await did(ago(32.3), pitch(beetroot, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }));
   await read(beetroot, 32.2, 1.086);
-  await stir(beetroot, 31, 27);
-  await logFruitOut(beetroot, 'drip', 4.6, ago(26));
+  await stirred(beetroot, 31, 27);
+  await did(ago(26), takeFruitOut(beetroot, 'drip', 4.6));
   await read(beetroot, 25, 1.015);
-  await logRacking(beetroot, 'bucket-small', [{ vesselId: 'jar-5-d', volumeL: 3.6 }], 0.9, ago(25));
+  await did(ago(25), rack(beetroot, 'bucket-small', [{ vesselId: 'jar-5-d', volumeL: 3.6 }], 0.9));
   await read(beetroot, 10, 1.001);
 
-  const elderberry = await startBatch(
+  const elderberry = await begin(
     plan([fruit('elderberry', 4.4)], 13, 13, 'red-fruit'),
     'Elderberry',
     'bucket-big',
@@ -265,12 +266,12 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   await treat(elderberry, 9, 'red-fruit');
   await read(elderberry, 7.4, 1.083, 21);
   await feed(elderberry, 6.4, 5.4, 4.4);
-  await stir(elderberry, 7, 1);
+  await stirred(elderberry, 7, 1);
   await read(elderberry, 5, 1.061, 22);
   await read(elderberry, 3, 1.041, 22);
   await read(elderberry, 1, 1.024, 21);
 
-  const blackcurrant = await startBatch(
+  const blackcurrant = await begin(
     plan([fruit('blackcurrant', 4.2, 'frozen')], 12.5, 12, 'red-fruit'),
     'Blackcurrant',
     'bucket-white',
@@ -279,15 +280,14 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   await treat(blackcurrant, 3.5, 'red-fruit', 10);
   await read(blackcurrant, 2.1, 1.084, 23);
   await feed(blackcurrant, 1, 0.02);
-  await stir(blackcurrant, 2, 1);
+  await stirred(blackcurrant, 2, 1);
   await read(blackcurrant, 0.5, 1.062, 24);
-  await logNote(
-    blackcurrant,
-    'Foam pushed up into the airlock overnight. Cloth and a tray under it.',
-    ago(0.4)
+  await did(
+    ago(0.4),
+    note(blackcurrant, 'Foam pushed up into the airlock overnight. Cloth and a tray under it.')
   );
 
-  const parsnip = await startBatch(
+  const parsnip = await begin(
     plan(
       [
         { ...fruit('parsnip', 6), cut: 'sliced', heat: 'simmered', simmerMin: 20 } as Ingredient,
@@ -303,38 +303,34 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
     'bucket-green',
     ago(4)
   );
-  await logPitch(parsnip, { yeast: { yeastId: 'champagne' }, massG: 5, how: 'dry' }, ago(3.2));
+  await did(ago(3.2), pitch(parsnip, { yeast: { yeastId: 'champagne' }, massG: 5, how: 'dry' }));
   await read(parsnip, 3.1, 1.092, 18);
   await read(parsnip, 1, 1.092, 14);
-  await logNote(parsnip, 'Not a bubble. The kitchen was cold.', ago(1));
+  await did(ago(1), note(parsnip, 'Not a bubble. The kitchen was cold.'));
 
-  const rosehip = await startBatch(
+  const rosehip = await begin(
     plan([fruit('rosehip', 1.3), fruit('banana', 0.3)], 12, 5.2),
     'Rosehip',
     'bucket-small',
     ago(0.8)
   );
-  await doStep(state(rosehip, ago(0.78).at), 'campden', ago(0.78));
+  await step(rosehip, 0.78, 'campden');
 
-  const old = await startBatch(plan([fruit('damson', 3)], 12.5, 9), 'Damson', 'bucket-15', ago(400));
+  const old = await begin(plan([fruit('damson', 3)], 12.5, 9), 'Damson', 'bucket-15', ago(400));
   await treat(old, 400);
   await read(old, 398.4, 1.086);
-  await logFruitOut(old, 'drip', undefined, ago(391));
-  await logRacking(old, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 8.6 }], 0.5, ago(390));
-  await logRacking(old, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.3 }], 0.2, ago(350));
+  await did(ago(391), takeFruitOut(old, 'drip', undefined));
+  await did(ago(390), rack(old, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 8.6 }], 0.5));
+  await did(ago(350), rack(old, 'jar-10', [{ vesselId: 'jar-10-b', volumeL: 8.3 }], 0.2));
   await read(old, 300, 0.993);
   await read(old, 290, 0.993);
-  await logBottling(
-    old,
-    { from: 'jar-10-b', bottles: [{ count: 11, sizeL: 0.75, type: 'still' }], bar20: 0 },
-    ago(289)
+  await did(
+    ago(289),
+    bottle(old, { from: 'jar-10-b', bottles: [{ count: 11, sizeL: 0.75, type: 'still' }], bar20: 0 })
   );
-  await logTasting(
-    old,
-    'Dark, round, a hint of almond. Two bottles gone already.',
-    5,
-    'The same again.',
-    ago(60)
+  await did(
+    ago(60),
+    taste(old, 'Dark, round, a hint of almond. Two bottles gone already.', 5, 'The same again.')
   );
   return [
     [plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'Pull it young; frozen does as well.'],

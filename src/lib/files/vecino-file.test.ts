@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { foldBatch } from '$core/ledger/run';
 import { contents } from '$core/ledger/state';
+import { keptAs, keptOf } from '$core/ledger/kept';
+import { thingsOf } from '$core/ledger/things';
 import { liquid } from '$core/liquid/stock';
+import { METRIC } from '$core/units/say';
 import { recipeMarkdown } from './recipe-markdown';
 import { FILE_VERSION, previewImport, readFile, writeFile } from './vecino-file';
 
@@ -28,32 +31,51 @@ describe('files of every version', () => {
   it('version 2 brings an entry of one\u2019s own, and what a lot of it was measured at', () => {
     const file = readFile(fixture(2));
     expect(file.version).toBe(FILE_VERSION);
-    expect(file.produce.map((p) => p.name)).toEqual(['Hedge plum']);
+    expect(thingsOf(file.things).produce.map((p) => p.name)).toEqual(['Hedge plum']);
     const s = foldBatch(file.events, Date.parse('2026-09-09T08:00:00Z'))!;
     expect(s.plan.ingredients[0]).toMatchObject({ kind: 'produce', measured: { brix: 17 } });
     expect(liquid(contents(s))!.sg).toBeGreaterThan(1.05);
   });
 
   it('version 3 brings a recipe, a lot of the harvest and a method', () => {
-    const file = readFile(fixture(3));
-    expect(file.recipes.map((r) => [r.name, r.version])).toEqual([['Hedge plum', 1]]);
-    expect(file.harvest[0]).toMatchObject({ produceId: 'quince', form: 'frozen' });
-    expect(file.methods[0]!.method).toEqual({ wildYeast: 'wild', stirring: 'daily', enzyme: false });
-    expect(readFile(fixture(2)).recipes).toEqual([]);
+    const has = thingsOf(readFile(fixture(3)).things);
+    expect(has.recipes.map((r) => [r.name, r.version])).toEqual([['Hedge plum', 1]]);
+    expect(has.harvest[0]).toMatchObject({ produceId: 'quince', form: 'frozen' });
+    expect(has.methods[0]!.method).toEqual({ wildYeast: 'wild', stirring: 'daily', enzyme: false });
+    expect(thingsOf(readFile(fixture(2)).things).recipes).toEqual([]);
+  });
+
+  it('version 4 brings its lists as logs, and a timer that was a card put off', () => {
+    const file = readFile(fixture(4));
+    const has = thingsOf(file.things);
+    expect(has.vessels.find((v) => v.id === 'jar-glass')).toMatchObject({
+      marks: [{ heightCm: 12, volumeL: 3 }]
+    });
+    expect(has.harvest[0]!.fates.map((f) => f.what)).toEqual(['frozen', 'trimmed']);
+    expect(file.events.slice(-2).map((e) => [e.type, e.data])).toMatchObject([
+      ['timer', { card: 'yeast' }],
+      ['step', { step: 'read', outcome: 'snoozed' }]
+    ]);
+    // The same file twice is the same entries; what is here as it says is not new.
+    const { vessels } = has;
+    expect(previewImport(readFile(fixture(4)), file).newEntries).toEqual([]);
+    const rows = { events: [], things: keptOf({ vessels }, '2026-11-26T00:00:00.000Z') };
+    expect(previewImport(file, rows).newEntries.map((e) => e.kind)).not.toContain('vessels');
   });
 
   it('a recipe travels alone, and brings no settings', () => {
-    const { recipes } = readFile(fixture(3));
-    const alone = readFile(writeFile({ events: [], recipes }, '2026-09-10T00:00:00.000Z'));
-    expect(alone.recipes).toEqual(recipes);
+    const [recipe] = thingsOf(readFile(fixture(3)).things).recipes;
+    const things = [keptAs('recipes', recipe!, recipe!.madeAt)];
+    const alone = readFile(writeFile({ events: [], things }, '2026-09-10T00:00:00.000Z'));
+    expect(thingsOf(alone.things).recipes).toEqual([recipe]);
     expect(alone.settings).toBeUndefined();
-    expect(previewImport(alone, { events: [], recipes }).newThings.recipes).toEqual([]);
-    expect(previewImport(alone, { events: [] }).newThings.recipes).toEqual(recipes);
+    expect(previewImport(alone, { events: [], things }).newEntries).toEqual([]);
+    expect(previewImport(alone, { events: [] }).newThings.recipes).toBe(1);
   });
 
   it('is as Markdown what the sheet says, with nothing that Markdown would take for its own', () => {
-    const recipe = { ...readFile(fixture(3)).recipes[0]!, name: 'Plum *and* [pear]' };
-    const text = recipeMarkdown(recipe, 'bucket', { mass: 'kg', volume: 'L' });
+    const recipe = { ...thingsOf(readFile(fixture(3)).things).recipes[0]!, name: 'Plum *and* [pear]' };
+    const text = recipeMarkdown(recipe, 'bucket', METRIC);
     expect(text).toMatch(/^# Plum \\\*and\\\* \\\[pear\\\]/);
     for (const part of ['## What goes in', '## Steps', '## Note', 'Pick after the first frost.'])
       expect(text).toContain(part);
@@ -63,7 +85,7 @@ describe('files of every version', () => {
   it('an older file gains what it lacks, and no more', () => {
     const file = readFile(fixture(1));
     expect(file.version).toBe(FILE_VERSION);
-    expect(file.produce).toEqual([]);
+    expect(thingsOf(file.things).produce).toEqual([]);
     expect(file.settings!.hemisphere).toBe('north');
     expect(file.settings!.prices).toEqual({});
   });

@@ -1,19 +1,27 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { eventSchema, inOrder, type LedgerEvent } from '$core/ledger/log';
-import { ownMethodSchema } from '$core/plan/methods';
-import { recipeSchema } from '$core/must/recipe';
-import { harvestLotSchema } from '$core/plan/harvest';
-import { ownProduceSchema } from '$core/tables/produce';
-import { vesselSchema } from '$core/vessels/vessels';
+import { upgradedEvent } from '$core/ledger/upgrade';
+import { keptAs, KINDS, same, sorted } from '$core/ledger/kept';
+import {
+  entrySchema,
+  mergeEntries,
+  THINGS,
+  thingsById,
+  type Entry,
+  type Thing,
+  type ThingKind,
+  type ThingsById
+} from '$core/ledger/things';
+import { union } from '$core/ledger/merge';
+import { crc32 } from '$core/maths/crc32';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
-import { isTooDeep } from '$core/units/too-deep';
-import { crc32 } from './checksum';
 import { settingsSchema, type Settings } from '$core/units/settings';
+import { isTooDeep } from '$core/units/too-deep';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
-export const FILE_VERSION = 4;
+export const FILE_VERSION = 5;
 
 export const fileSchema = z.strictObject({
   format: z.literal('vecino'),
@@ -23,28 +31,43 @@ export const fileSchema = z.strictObject({
   checksum: z.string().max(40).optional(),
   /** how the household measures; left out of a file of one batch or one recipe */
   settings: settingsSchema.optional(),
-  vessels: z.array(vesselSchema).max(2000),
-  /** the household's own entries of the produce table; since version 2 */
-  produce: z.array(ownProduceSchema).max(2000),
-  /** versions of recipes, produce in hand, and methods of one's own; since version 3 */
-  recipes: z.array(recipeSchema).max(20_000),
-  harvest: z.array(harvestLotSchema).max(20_000),
-  methods: z.array(ownMethodSchema).max(2000),
+  /** what happened to vessels, produce, recipes, harvest and methods of one's own; since version 5 */
+  things: z.array(entrySchema).max(100_000),
   events: z.array(eventSchema)
 });
 export type VecinoFile = z.infer<typeof fileSchema>;
+export type Content = { things?: readonly Entry[]; events: readonly LedgerEvent[]; settings?: Settings };
 
-/** The lists of a file beside the log: things with an id, kept whole. */
-export const THINGS = ['vessels', 'produce', 'recipes', 'harvest', 'methods'] as const;
-type ThingId = (typeof THINGS)[number];
-export type Things = { [T in ThingId]: VecinoFile[T] };
-export type Content = Partial<Things> & { events: readonly LedgerEvent[]; settings?: Settings };
+type Raw = Record<string, unknown>;
+
+/** Rows of an older file, each checked, as the first entries of their logs. @throws InputError with the place */
+function entriesOf(file: Raw): Entry[] {
+  const at = z.iso.datetime().safeParse(file.exportedAt);
+  if (!at.success)
+    throw new InputError('The file is wrong at exportedAt.', 'Nothing was changed.', 'exportedAt');
+  return KINDS.flatMap((kind) => {
+    const rows = z.array(THINGS[kind] as z.ZodType<Thing>).safeParse(file[kind] ?? []);
+    if (!rows.success) throw wrongAt(rows.error, kind);
+    return rows.data.map((row) => keptAs(kind, row as never, at.data));
+  });
+}
 
 /** What an older file lacks, by its version; each step brings it one version on. */
-const UPGRADES: Record<number, (file: Record<string, unknown>) => Record<string, unknown>> = {
-  1: (file) => ({ ...file, version: 2, produce: [] }),
-  2: (file) => ({ ...file, version: 3, recipes: [], harvest: [], methods: [] }),
-  3: (file) => ({ ...file, version: 4 })
+const UPGRADES: Record<number, (file: Raw) => Raw> = {
+  1: (file) => ({ ...file, version: 2 }),
+  2: (file) => ({ ...file, version: 3 }),
+  3: (file) => ({ ...file, version: 4 }),
+  4(file) {
+    const { vessels: _v, produce: _p, recipes: _r, harvest: _h, methods: _m, ...rest } = file;
+    const events = Array.isArray(file.events) ? file.events.map(upgradedEvent) : file.events;
+    return { ...rest, version: 5, things: entriesOf(file), events };
+  }
+};
+
+const wrongAt = (error: z.ZodError, before = ''): InputError => {
+  const { path, reason } = firstProblem(error);
+  const at = `${before}${path}`;
+  return new InputError(`The file is wrong at ${at}: ${reason}.`, 'Nothing was changed.', at);
 };
 
 /** A file of any older version as one of today's. */
@@ -59,9 +82,6 @@ function upgraded(raw: Record<string, unknown>): Record<string, unknown> {
 const checksumOf = ({ checksum: _, ...rest }: Partial<VecinoFile>): string =>
   crc32(JSON.stringify(sorted(rest)));
 
-const byId = <T extends { id: string }>(list: readonly T[] | undefined): T[] =>
-  [...(list ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
-
 /** What is given as one file's text, everything in its own order so that the same data is the same file. */
 export function writeFile(content: Content, exportedAt: string): string {
   const file: VecinoFile = {
@@ -69,11 +89,7 @@ export function writeFile(content: Content, exportedAt: string): string {
     version: FILE_VERSION,
     exportedAt,
     ...(content.settings ? { settings: content.settings } : {}),
-    vessels: byId(content.vessels),
-    produce: byId(content.produce),
-    recipes: byId(content.recipes),
-    harvest: byId(content.harvest),
-    methods: byId(content.methods),
+    things: mergeEntries(content.things ?? [], []).map((e) => sorted(e) as Entry),
     events: inOrder(content.events)
   };
   return JSON.stringify({ ...file, checksum: checksumOf(file) }, null, 1);
@@ -137,19 +153,14 @@ export function readFile(text: string, told: Told = () => undefined): VecinoFile
   const isWhole = whole.checksum === undefined || whole.checksum === checksumOf(whole as Partial<VecinoFile>);
   const { events, ...rest } = upgraded(whole);
   const file = fileSchema.safeParse({ ...rest, events: [] });
-  const wrong = (error: z.ZodError, before = ''): InputError => {
-    const { path, reason } = firstProblem(error);
-    const at = `${before}${path}`;
-    return new InputError(`The file is wrong at ${at}: ${reason}.`, 'Nothing was changed.', at);
-  };
-  if (!file.success) throw wrong(file.error);
+  if (!file.success) throw wrongAt(file.error);
   if (!Array.isArray(events))
     throw new InputError('The file is wrong at events: it is no list.', 'Nothing was changed.', 'events');
   // One by one, so that a long log can say how far it is.
   const read: LedgerEvent[] = [];
   for (let i = 0; i < events.length; i++) {
     const one = eventSchema.safeParse(events[i]);
-    if (!one.success) throw wrong(one.error, `events[${i}].`);
+    if (!one.success) throw wrongAt(one.error, `events[${i}].`);
     read.push(one.data);
     if (i % 2000 === 0) told(i / events.length);
   }
@@ -165,80 +176,49 @@ export function readFile(text: string, told: Told = () => undefined): VecinoFile
 /** Is told how far something is, 0 to 1. */
 export type Told = (share: number) => void;
 
+type Counts = Record<ThingKind, number>;
+
 export type ImportPreview = {
   file: VecinoFile;
   newEvents: LedgerEvent[];
   known: number;
   /** the same id with other contents: the one here stays */
   different: string[];
-  /** what is not here yet, by list */
-  newThings: Things;
-  /** the same id with other contents, by list: the ones here stay */
-  differentThings: Record<ThingId, number>;
+  /** what is written there of things, and not here */
+  newEntries: Entry[];
+  /** things that are not here yet, by list */
+  newThings: Counts;
+  /** things that are here, and will be otherwise: what was written last counts */
+  changedThings: Counts;
   newBatches: number;
 };
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
-
-/** The same value with its keys in order, so that order of writing makes no difference. */
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (value && typeof value === 'object')
-    return Object.fromEntries(
-      Object.entries(value)
-        .sort(([a], [b]) => (a < b ? -1 : 1))
-        .map(([k, v]) => [k, sorted(v)])
-    );
-  return value;
-}
+const countOf = (count: (kind: ThingKind) => number): Counts =>
+  Object.fromEntries(KINDS.map((k) => [k, count(k)])) as Counts;
 
 /** What importing a file would do: new, already here, different. Writes nothing. */
 export function previewImport(file: VecinoFile, here: Content): ImportPreview {
-  const mine = new Map(here.events.map((e) => [e.id, e]));
-  const newEvents: LedgerEvent[] = [];
-  const different: string[] = [];
-  let known = 0;
-  const seen = new Set<string>();
-  for (const e of file.events) {
-    const there = mine.get(e.id);
-    if (seen.has(e.id)) continue;
-    seen.add(e.id);
-    if (!there) newEvents.push(e);
-    else if (same(there, e)) known += 1;
-    else different.push(e.id);
-  }
+  const { added: newEvents, known, different } = union(here.events, file.events, same);
   const batches = new Set(here.events.map((e) => e.batchId));
   const newBatches = new Set(newEvents.filter((e) => !batches.has(e.batchId)).map((e) => e.batchId)).size;
-  const lacks = <T extends { id: string }>(theirs: readonly T[], ours: readonly T[] | undefined): T[] => {
-    const ids = new Set(ours?.map((x) => x.id));
-    return theirs.filter((x) => !ids.has(x.id));
-  };
-  const differs = <T extends { id: string }>(
-    theirs: readonly T[],
-    ours: readonly T[] | undefined
-  ): number => {
-    const mine = new Map(ours?.map((x) => [x.id, x]));
-    return theirs.filter((x) => mine.has(x.id) && !same(mine.get(x.id), x)).length;
-  };
+  const entries = here.things ?? [];
+  const before = thingsById(entries);
+  // A row of an older file that says what is so already says nothing new.
+  const newEntries = union(entries, file.things).added.filter(
+    (e) => !(e.what === 'kept' && e.device === 'before' && same(before[e.kind].get(e.of), e.thing))
+  );
+  const after = thingsById(mergeEntries(entries, newEntries));
+  const ids = (by: ThingsById, kind: ThingKind) => [...by[kind].keys()];
   return {
     file,
     newEvents,
     known,
     different,
-    newThings: {
-      vessels: lacks(file.vessels, here.vessels),
-      produce: lacks(file.produce, here.produce),
-      recipes: lacks(file.recipes, here.recipes),
-      harvest: lacks(file.harvest, here.harvest),
-      methods: lacks(file.methods, here.methods)
-    },
-    differentThings: {
-      vessels: differs(file.vessels, here.vessels),
-      produce: differs(file.produce, here.produce),
-      recipes: differs(file.recipes, here.recipes),
-      harvest: differs(file.harvest, here.harvest),
-      methods: differs(file.methods, here.methods)
-    },
+    newEntries,
+    newThings: countOf((k) => ids(after, k).filter((id) => !before[k].has(id)).length),
+    changedThings: countOf(
+      (k) => ids(before, k).filter((id) => !same(before[k].get(id), after[k].get(id))).length
+    ),
     newBatches
   };
 }

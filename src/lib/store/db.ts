@@ -1,6 +1,9 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Broken, Summary } from '$core/report/summary';
 import type { LedgerEvent } from '$core/ledger/log';
+import { upgradedEvent } from '$core/ledger/upgrade';
+import { keptOf } from '$core/ledger/kept';
+import type { Entry } from '$core/ledger/things';
 import type { OwnMethod } from '$core/plan/methods';
 import type { Recipe } from '$core/must/recipe';
 import type { HarvestLot } from '$core/plan/harvest';
@@ -15,6 +18,8 @@ export class VecinoDb extends Dexie {
   vessels!: EntityTable<Vessel, 'id'>;
   settings!: EntityTable<Keyed, 'key'>;
   drafts!: EntityTable<Keyed, 'key'>;
+  /** what happened to all that the household has beside its wines; the lists below follow from it */
+  things!: EntityTable<Entry, 'id'>;
   /** the user's own entries of the produce table */
   produce!: EntityTable<Produce, 'id'>;
   /** a cache: what lists need of each batch */
@@ -48,6 +53,20 @@ export class VecinoDb extends Dexie {
       harvest: 'id',
       methods: 'id'
     });
+    // What was a row is the first entry of a log; events of older versions are written as those of today.
+    this.version(5)
+      .stores({ things: 'id, of' })
+      .upgrade(async (tx) => {
+        const [vessels, produce, recipes, harvest, methods] = await Promise.all(
+          ['vessels', 'produce', 'recipes', 'harvest', 'methods'].map((t) => tx.table(t).toArray())
+        );
+        const rows = { vessels, produce, recipes, harvest, methods } as never;
+        await tx.table('things').bulkPut(keptOf(rows, new Date().toISOString()));
+        await tx
+          .table('events')
+          .filter((e: LedgerEvent) => upgradedEvent(e) !== e)
+          .modify((e, ref) => void (ref.value = upgradedEvent(e)));
+      });
   }
 }
 

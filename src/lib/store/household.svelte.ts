@@ -1,29 +1,28 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
-import { batchAt } from '$core/ledger/run';
-import type { BatchState } from '$core/ledger/state';
 import { brokenOf, standingAt, type Broken, type Summary } from '$core/report/summary';
-import { standingOf, type Standing } from '$core/belief/standing';
-import { leavesAt, schedule, type Due } from '$core/steps/schedule';
+import { standsOf, type Stands } from '$core/report/stands';
+import { leavesAt } from '$core/steps/schedule';
 import type { Place } from '$core/steps/stages';
-import { ownMethodSchema, type OwnMethod } from '$core/plan/methods';
+import type { OwnMethod } from '$core/plan/methods';
 import type { Recipe } from '$core/must/recipe';
-import { harvestLotSchema, type HarvestLot } from '$core/plan/harvest';
-import { ownProduceSchema, type Produce } from '$core/tables/produce';
+import type { HarvestLot } from '$core/plan/harvest';
+import type { Produce } from '$core/tables/produce';
 import { withOwn } from '$core/tables/table';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { db } from './db';
-import { areSummariesStale, isSound, rebuildSummaries, refreshGiving } from './summaries';
+import { areSummariesStale } from './stamp';
+import { isSound } from '$core/report/summary';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
 /** A batch as lists see it. */
-export type Batch = { id: string; state: BatchState; standing: Standing; due: Due[] };
+export type Batch = Stands;
 /** A batch as its own page sees it, with everything that happened. */
 export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 /** Lists that have not been read for the first time: a page opens on all of them, never on what a default would say. */
 let toCome = $state.raw<ReadonlySet<string>>(
-  new Set(['batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'settings'])
+  new Set(['stamp', 'batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'settings'])
 );
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);
@@ -78,12 +77,8 @@ export const household = {
 };
 
 /** A summary as it stands at the minute it is. */
-const asBatch = (summary: Summary): Batch => ({
-  id: summary.id,
-  state: summary.state,
-  standing: standingAt(summary, now),
-  due: schedule({ ...summary.state, at: now })
-});
+const asBatch = (summary: Summary): Batch =>
+  standsOf({ ...summary.state, at: now }, standingAt(summary, now));
 
 /** Those that can be read, and those that cannot. */
 function sorted(rows: readonly (Summary | Broken)[]): { batches: Batch[]; broken: Broken[] } {
@@ -130,15 +125,6 @@ export async function bottledBatches(limit: number, text = ''): Promise<Batch[]>
     .flatMap((s) => sorted([s]).batches);
 }
 
-/** One batch with all its events, as it is now; null when there is none. */
-export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
-  // What was written since the clock last ticked counts too.
-  const state = batchAt(events, Math.max(now, Date.now()));
-  return state && state.id === id
-    ? { id, events, state, standing: standingOf(state), due: schedule(state) }
-    : null;
-}
-
 /** A vessel by id: the household's own, or a common size. */
 export const vesselById = (id: string): Vessel | undefined =>
   vessels.find((v) => v.id === id) ?? VESSEL_PRESETS.find((v) => v.id === id);
@@ -162,23 +148,8 @@ export function placesNow(): Place[] {
 export const saveSettings = (next: Settings) =>
   db.settings.put({ key: 'household', value: settingsSchema.parse(next) });
 
-export const saveVessel = (vessel: Vessel) => db.vessels.put(vessel);
-export const removeVessel = (id: string) => db.vessels.delete(id);
-
 /** The produce table as this household has it, its own entries in the place of the table's. */
 export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
-
-/** Keeps an entry of one's own. @throws when it is not sound */
-export const saveProduce = (entry: Produce) => db.produce.put(ownProduceSchema.parse(entry));
-export const removeProduce = (id: string) => db.produce.delete(id);
-
-/** Takes a version off the shelf; batches that were made by it keep their own plan. */
-export const removeRecipe = (id: string) => db.recipes.delete(id);
-export const saveLot = (lot: HarvestLot) => db.harvest.put(harvestLotSchema.parse(lot)).then(() => undefined);
-export const removeLot = (id: string) => db.harvest.delete(id);
-export const saveMethod = (method: OwnMethod) =>
-  db.methods.put(ownMethodSchema.parse(method)).then(() => undefined);
-export const removeMethod = (id: string) => db.methods.delete(id);
 
 /** Kilograms that batches took of each lot, by its id, and the batches that did. */
 export async function lotsUsed(): Promise<
@@ -195,11 +166,12 @@ export async function lotsUsed(): Promise<
   return used;
 }
 
+function came(list: string): void {
+  if (toCome.has(list)) toCome = new Set([...toCome].filter((l) => l !== list));
+}
+
 /** Starts listening to the database and the clock; returns what stops it. */
 export function watchHousehold(): () => void {
-  const came = (list: string) => {
-    if (toCome.has(list)) toCome = new Set([...toCome].filter((l) => l !== list));
-  };
   const watch = <T>(list: string, query: () => Promise<T>, set: (value: T) => void) => {
     const subscription = liveQuery(query).subscribe({
       next: (value) => {
@@ -270,7 +242,9 @@ export function watchHousehold(): () => void {
   void mend();
   const tick = setInterval(() => {
     now = Date.now();
-    void refreshGiving(now).catch((e) => console.error(e));
+    void summaries()
+      .then((s) => s.refreshGiving(now))
+      .catch((e) => console.error(e));
   }, 30_000);
   return () => {
     clearInterval(tick);
@@ -278,16 +252,23 @@ export function watchHousehold(): () => void {
   };
 }
 
+/** What makes lists of logs: loaded once the lists stand that were made before. */
+const summaries = () => import('./summaries');
+
 /** Makes the lists anew when they are not of all there is. */
 async function mend(): Promise<void> {
   try {
-    if (!(await areSummariesStale()) || (await db.events.count()) === 0)
-      return await refreshGiving(Date.now());
-    building = 0;
+    const isStale = (await areSummariesStale()) && (await db.events.count()) > 0;
+    // Known before any list is shown: what was made of other events is shown to nobody.
+    if (isStale) building = 0;
+    came('stamp');
+    const { rebuildSummaries, refreshGiving } = await summaries();
+    if (!isStale) return await refreshGiving(Date.now());
     await rebuildSummaries((share) => (building = share));
   } catch (e) {
     // The log is safe; the pages show what there is.
     console.error(e);
   }
+  came('stamp');
   building = null;
 }

@@ -10,8 +10,8 @@ export type ImportCounts = {
   newBatches: number;
   known: number;
   different: number;
-  newThings: Record<keyof ImportPreview['newThings'], number>;
-  differentThings: ImportPreview['differentThings'];
+  newThings: ImportPreview['newThings'];
+  changedThings: ImportPreview['changedThings'];
 };
 
 let preview: ImportPreview | null = null;
@@ -27,20 +27,13 @@ const api = {
       const read = readFile(await file.text(), (share) => told(0.8 * share));
       const found = (preview = previewImport(read, await contentHere(DEFAULT_SETTINGS)));
       told(1);
-      const count = (list: keyof ImportPreview['newThings']) => found.newThings[list].length;
       return {
         newEvents: found.newEvents.length,
         newBatches: found.newBatches,
         known: found.known,
         different: found.different.length,
-        newThings: {
-          vessels: count('vessels'),
-          produce: count('produce'),
-          recipes: count('recipes'),
-          harvest: count('harvest'),
-          methods: count('methods')
-        },
-        differentThings: found.differentThings
+        newThings: found.newThings,
+        changedThings: found.changedThings
       };
     } catch (e) {
       return { error: explain(e) };

@@ -1,9 +1,18 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
-import { openBatch, type OpenBatch } from './household.svelte';
+import { batchAt } from '$core/ledger/run';
+import { standsOf } from '$core/report/stands';
+import { household, type OpenBatch } from './household.svelte';
 import { eventsOf } from './summaries';
 
 type Found = { batch: OpenBatch | null; error: string };
+
+/** One batch with all its events, as it is now; null when there is none. */
+export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
+  // What was written since the clock last ticked counts too.
+  const state = batchAt(events, Math.max(household.now, Date.now()));
+  return state && state.id === id ? Object.assign(standsOf(state), { events }) : null;
+}
 
 /**
  * One batch kept live, by the id that is asked for. Called while a component is made.

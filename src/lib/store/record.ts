@@ -1,82 +1,73 @@
-import { v7 as uuidv7 } from 'uuid';
 import type { Words } from '$core/ledger/question';
+import type { Deed } from '$core/commands/deed';
+import { bringBack, putRight, strike, takeBack, wholeDeeds } from '$core/commands/take-back';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
-import { batchesOf, eventSchema, type EventData, type EventType, type LedgerEvent } from '$core/ledger/log';
+import { batchesOf, eventSchema, type LedgerEvent } from '$core/ledger/log';
 import { withFigures } from '$core/plan/figures';
 import { VESSEL_PRESETS } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';
 import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
-import { soundZone } from '$core/units/zone';
 import { db } from './db';
+import { newId, zoneHere } from './here';
 import { DEFAULT_SETTINGS, settingsSchema } from '$core/units/settings';
-import { eventsOf, isStamped, stamp, sumUp, touched } from './summaries';
+import { isStamped, stamp } from './stamp';
+import { eventsOf, sumUp, touched } from './summaries';
 
-/**
- * When something happened (ms since 1970), if not now; and when it was written down.
- * With `into`, events gather there to be written together, unasked, instead of one by one.
- */
+/** When something happened (ms since 1970), if not now; and when it was written down. */
 export type When = {
   at?: number;
   recordedAt?: number;
-  into?: LedgerEvent[];
   /** the form that writes: what it wrote once, it does not write again */
   form?: string;
   /** said to be right where it was asked about */
   sure?: boolean;
 };
 
-/** The zone of this machine, one that can be reckoned in. */
-export const zoneHere = (): string =>
-  soundZone(Intl.DateTimeFormat().resolvedOptions().timeZone, new Date().getTimezoneOffset());
-
 /** This browser's name in the log: random, made once. */
-async function deviceId(): Promise<string> {
+export async function deviceId(): Promise<string> {
   const known = await db.settings.get('device');
   if (typeof known?.value === 'string') return known.value;
-  const value = `browser-${uuidv7().slice(-8)}`;
+  const value = `browser-${newId().slice(-8)}`;
   await db.settings.put({ key: 'device', value });
   return value;
 }
 
-/** Each form's events are numbered, so that the same form writes the same ids. */
-const written = new Map<string, number>();
-function idOf(form: string | undefined): string {
-  if (!form) return uuidv7();
-  const n = written.get(form) ?? 0;
-  written.set(form, n + 1);
-  // Its own id and the next ones: in time's order, as all ids are.
+/** The id of a form's nth event: its own id and the next ones, in time's order, as all ids are. */
+function numbered(form: string, n: number): string {
   const tail = (Number.parseInt(form.slice(-8), 16) + n) >>> 0;
   return form.slice(0, -8) + tail.toString(16).padStart(8, '0');
 }
-/** A form begins to write: its events are numbered from the first again. */
-export const beginForm = (form: string): void => void written.delete(form);
 
-/** A new event, checked against its schema. @throws InputError naming the field that is wrong */
-export async function makeEvent<T extends EventType>(
-  batchId: string,
-  type: T,
-  data: EventData<T>,
-  when: When = {}
-): Promise<LedgerEvent> {
-  const recordedAt = when.recordedAt ?? when.at ?? Date.now();
-  const event = {
-    id: idOf(when.form),
-    batchId,
-    type,
-    v: 1,
-    at: new Date(when.at ?? Date.now()).toISOString(),
-    zone: zoneHere(),
-    recordedAt: new Date(recordedAt).toISOString(),
-    device: await deviceId(),
-    data: withFigures(data)
-  };
-  const parsed = eventSchema.safeParse(event);
-  if (!parsed.success) {
-    const { path, reason } = firstProblem(parsed.error);
-    throw new InputError(`${path.replace(/^data\./, '')} ${reason}.`, 'Correct it and try again.', path);
-  }
-  return parsed.data;
+/**
+ * The events of a deed, each checked against its schema; several are of one group. Writes nothing.
+ * @throws InputError naming the field that is wrong
+ */
+export async function eventsOfDeed(deed: Deed, when: When = {}): Promise<LedgerEvent[]> {
+  const now = Date.now();
+  const device = await deviceId();
+  const group = deed.length > 1 ? { group: when.form ?? newId() } : {};
+  return deed.map((d, n) => {
+    const at = d.at ?? when.at ?? now;
+    const event = {
+      id: d.id ?? (when.form ? numbered(when.form, n) : newId()),
+      batchId: d.batchId,
+      type: d.type,
+      v: 1,
+      at: new Date(at).toISOString(),
+      zone: d.zone ?? zoneHere(),
+      recordedAt: new Date(when.recordedAt ?? when.at ?? now).toISOString(),
+      device,
+      ...group,
+      data: withFigures(d.data)
+    };
+    const parsed = eventSchema.safeParse(event);
+    if (!parsed.success) {
+      const { path, reason } = firstProblem(parsed.error);
+      throw new InputError(`${path.replace(/^data\./, '')} ${reason}.`, 'Correct it and try again.', path);
+    }
+    return parsed.data;
+  });
 }
 
 /** How this household says amounts, and what its vessels hold. */
@@ -105,15 +96,8 @@ async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<
   }
 }
 
-/**
- * Writes events to the log with the summaries they touch, all of it or nothing, or to the list they are gathered in.
- * A form that writes twice has written once.
- */
-export async function write(events: LedgerEvent[], when: When = {}): Promise<void> {
-  if (when.into) {
-    when.into.push(...events);
-    return;
-  }
+/** Writes events to the log with the summaries they touch, all of it or nothing. A form that writes twice has written once. */
+export async function write(events: readonly LedgerEvent[], when: When = {}): Promise<void> {
   await db.transaction('rw', [db.events, db.summaries, db.settings, db.vessels], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
@@ -125,56 +109,52 @@ export async function write(events: LedgerEvent[], when: When = {}): Promise<voi
   });
 }
 
-/** Writes one event. */
-export async function record<T extends EventType>(
-  batchId: string,
-  type: T,
-  data: EventData<T>,
-  when?: When
-): Promise<LedgerEvent> {
-  const event = await makeEvent(batchId, type, data, when);
-  await write([event], when);
-  return event;
-}
-
-/** Writes all that one tap does in one go. @returns its events */
-export async function together(
-  when: When | undefined,
-  job: (when: When) => Promise<unknown>
-): Promise<LedgerEvent[]> {
-  const into: LedgerEvent[] = [];
-  await job({ ...when, into });
-  await write(into, when);
-  return into;
+/** Writes down all that one tap does. @returns its events, of which any stands for all when it is taken back */
+export async function perform(deed: Deed, when: When = {}): Promise<LedgerEvent[]> {
+  const events = await eventsOfDeed(deed, when);
+  await write(events, when);
+  return events;
 }
 
 type Ref = Pick<LedgerEvent, 'id' | 'batchId'>;
 
-/** Later events that would be left hanging if these were taken back. */
+const logsOf = async (events: readonly Ref[]): Promise<LedgerEvent[]> => {
+  const logs = await Promise.all([...new Set(events.map((e) => e.batchId))].map(eventsOf));
+  return [...new Map(logs.flat().map((e) => [e.id, e])).values()];
+};
+
+/** Later events that would be left hanging if the deeds of these were taken back. */
 export async function hangingOn(events: readonly Ref[]): Promise<LedgerEvent[]> {
   const out = new Map<string, LedgerEvent>();
-  for (const batchId of new Set(events.map((e) => e.batchId)))
+  const whole = wholeDeeds(await logsOf(events), events).filter((e) => e.type !== 'void');
+  for (const batchId of new Set(whole.map((e) => e.batchId)))
     for (const e of dependentsOf(
       await eventsOf(batchId),
-      events.map((x) => x.id)
+      whole.map((x) => x.id)
     ))
       out.set(e.id, e);
   return [...out.values()];
 }
 
-/** Takes events back by voiding them, in one write; nothing is erased. @returns the voids */
-export async function undo(events: Ref | readonly Ref[]): Promise<LedgerEvent[]> {
-  const list = Array.isArray(events) ? (events as readonly Ref[]) : [events as Ref];
-  const voids = await Promise.all(list.map((e) => makeEvent(e.batchId, 'void', { eventId: e.id })));
-  await write(voids, { sure: true });
-  return voids;
-}
+/** Undoes deeds, by any of the events of each, in one write; nothing is erased. @returns what that wrote */
+export const undo = async (events: readonly Ref[]): Promise<LedgerEvent[]> =>
+  perform(takeBack(await logsOf(events), events, newId), { sure: true });
 
-/** Brings back what was taken back, as new events that say the same: a void is never voided. */
-export async function restore(events: readonly LedgerEvent[]): Promise<LedgerEvent[]> {
-  const again = events.map((e) => ({ ...e, id: uuidv7(), recordedAt: new Date().toISOString() }));
-  await write(again, { sure: true });
-  return again;
-}
+/** Strikes what was written, and does not bring back what it had put right. @returns what that wrote */
+export const remove = async (events: readonly Ref[]): Promise<LedgerEvent[]> =>
+  perform(strike(await logsOf(events), events), { sure: true });
 
-export const newId = (): string => uuidv7();
+/** Brings a batch back that was taken back, by its start. */
+export const restore = async (planned: LedgerEvent): Promise<LedgerEvent[]> =>
+  perform(bringBack(await eventsOf(planned.batchId), planned, newId), { sure: true });
+
+/** Puts an event right, and whatever speaks of it. */
+export async function replace(
+  old: LedgerEvent,
+  data: unknown,
+  at: number,
+  sure = false
+): Promise<LedgerEvent[]> {
+  const deed = putRight(await eventsOf(old.batchId), old, data, at, newId);
+  return perform(deed, { recordedAt: Date.now(), sure });
+}

@@ -1,6 +1,8 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/log';
-import { brokenOf, summaryOf, SUMMARY_VERSION, type Broken, type Summary } from '$core/report/summary';
+import { summaryOf } from '$core/report/sum-up';
+import { brokenOf, isSound, type Broken, type Summary } from '$core/report/summary';
 import { db } from './db';
+import { stamp } from './stamp';
 
 /** Events of one batch: its own, the blends that took from it, and what voids any of them. */
 export async function eventsOf(batchId: string): Promise<LedgerEvent[]> {
@@ -27,10 +29,6 @@ export async function touched(events: readonly LedgerEvent[]): Promise<Set<strin
   return ids;
 }
 
-/** Notes of how many events the summaries are. */
-export const stamp = async () =>
-  db.settings.put({ key: 'summaries', value: { events: await db.events.count(), version: SUMMARY_VERSION } });
-
 /** Makes the summaries of some batches anew. */
 export async function sumUp(ids: Iterable<string>): Promise<void> {
   const at = Date.now();
@@ -49,9 +47,6 @@ export async function sumUp(ids: Iterable<string>): Promise<void> {
   await db.summaries.bulkPut(made);
   if (gone.length > 0) await db.summaries.bulkDelete(gone);
 }
-
-/** Whether a summary is of a batch that can be read. */
-export const isSound = (s: Summary | Broken): s is Summary => !('broken' in s);
 
 const LOT = 20;
 
@@ -87,17 +82,6 @@ export async function refreshGiving(at: number): Promise<void> {
   );
   if (due.length === 0) return;
   await db.transaction('rw', [db.events, db.summaries], () => sumUp(due.map((s) => s.id)));
-}
-
-/** Whether the summaries are of all events there are. */
-export const isStamped = async (): Promise<boolean> => !(await areSummariesStale());
-
-/** Whether they are not: a tab that was killed while making them leaves them behind. */
-export async function areSummariesStale(): Promise<boolean> {
-  const kept = (await db.settings.get('summaries'))?.value as { events: number; version: number } | undefined;
-  const events = await db.events.count();
-  if (!kept) return events > 0;
-  return kept.events !== events || kept.version !== SUMMARY_VERSION;
 }
 
 /** Batches that were taken back as a whole, by their start, newest first; each once, and none that is back. */

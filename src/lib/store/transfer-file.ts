@@ -1,20 +1,16 @@
 import type { LedgerEvent } from '$core/ledger/log';
-import { THINGS, type Content, type ImportPreview, type Told } from '$lib/files/vecino-file';
+import { KINDS } from '$core/ledger/kept';
+import type { Content, ImportPreview, Told } from '$lib/files/vecino-file';
 import { db } from './db';
 import type { Settings } from '$core/units/settings';
-import { isStamped, stamp, sumUp, touched } from './summaries';
+import { sumUpThings } from './things';
+import { isStamped, stamp } from './stamp';
+import { sumUp, touched } from './summaries';
 
 /** Everything that is here, as a file holds it. */
 export async function contentHere(settings: Settings): Promise<Required<Content>> {
-  const [events, vessels, produce, recipes, harvest, methods] = await Promise.all([
-    db.events.toArray(),
-    db.vessels.toArray(),
-    db.produce.toArray(),
-    db.recipes.toArray(),
-    db.harvest.toArray(),
-    db.methods.toArray()
-  ]);
-  return { events, vessels, produce, recipes, harvest, methods, settings };
+  const [events, things] = await Promise.all([db.events.toArray(), db.things.toArray()]);
+  return { events, things, settings };
 }
 
 /** Events that are written at a time. */
@@ -30,14 +26,14 @@ const SUMS = 20;
 export async function writeImport(
   {
     newEvents,
-    newThings,
+    newEntries,
     file
-  }: Pick<ImportPreview, 'newEvents' | 'newThings'> & {
+  }: Pick<ImportPreview, 'newEvents' | 'newEntries'> & {
     file: Pick<ImportPreview['file'], 'settings'>;
   },
   told: Told = () => undefined
 ): Promise<void> {
-  const tables = [db.events, db.settings, db.summaries, ...THINGS.map((t) => db[t])];
+  const tables = [db.events, db.settings, db.summaries, db.things, ...KINDS.map((k) => db[k])];
   await db.transaction('rw', tables, async () => {
     const isEmpty = (await db.events.count()) === 0;
     const isWhole = await isStamped();
@@ -45,11 +41,8 @@ export async function writeImport(
       await db.events.bulkAdd(newEvents.slice(i, i + LOT) as LedgerEvent[]);
       told((0.5 * i) / newEvents.length);
     }
-    await db.vessels.bulkPut(newThings.vessels);
-    await db.produce.bulkPut(newThings.produce);
-    await db.recipes.bulkPut(newThings.recipes);
-    await db.harvest.bulkPut(newThings.harvest);
-    await db.methods.bulkPut(newThings.methods);
+    await db.things.bulkPut(newEntries);
+    await sumUpThings(newEntries);
     if (isEmpty && file.settings) await db.settings.put({ key: 'household', value: file.settings });
     const ids = [...(await touched(newEvents))];
     for (let i = 0; i < ids.length; i += SUMS) {

@@ -251,7 +251,7 @@ describe('POST /api/scale', () => {
     expect(again.body.gaveWay).toEqual([]);
   });
 
-  it('refuses a wish that makes no sense, saying where', async () => {
+  it('refuses a goal that makes no sense, saying where', async () => {
     const { status, body } = await ask(scale, { ...asked, target: { ...asked.target, phMax: 20 } });
     expect(status).toBe(400);
     expect(body.error.path).toBe('target.phMax');
@@ -268,7 +268,7 @@ describe('GET /api/schema', () => {
     expect(all.plan.$schema).toMatch(/2020-12/);
     expect(all.plan.properties.target.properties.phMax).toBeDefined();
     expect(all.plan.properties.stirring.enum).toEqual(['daily', 'shut']);
-    expect(all.file.properties.version.const).toBe(4);
+    expect(all.file.properties.version.const).toBe(5);
   });
 });
 

@@ -1,3 +1,4 @@
+import { plain } from '$core/units/say';
 import { json } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { firstProblem } from '$core/units/problem';
@@ -65,10 +66,14 @@ export async function readAs<T extends z.ZodType>(
   return no(400, path, reason);
 }
 
+/** An answer as JSON; what it says in words is in metric measures. */
+export const spoken = (value: unknown): Response =>
+  new Response(plain(JSON.stringify(value)), { headers: { 'content-type': 'application/json' } });
+
 /** An answer that a sum makes, or a refusal that says why it cannot. */
 export function answer(sum: () => unknown): Response {
   try {
-    return json(sum());
+    return spoken(sum());
   } catch (e) {
     const said = e as { path?: string; message?: string; todo?: string };
     return refuse(

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { massText } from '$lib/ui/field/own-units';
+  import { massText } from '$core/units/format';
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -151,9 +151,9 @@
     <div class="mt-4">
       <Ribbon
         title="Where the sugar is"
-        total="{massText(allSugar, household.settings)} of grape sugar in all"
+        total="{massText(allSugar, household.settings.mass)} of grape sugar in all"
         pieces={ribbon.map((p) => ({
-          label: `${p.label}, ${massText(p.hexoseKg, household.settings)}`,
+          label: `${p.label}, ${massText(p.hexoseKg, household.settings.mass)}`,
           kg: p.hexoseKg,
           colour: p.colour,
           hatched: p.kind === 'held'
@@ -164,7 +164,7 @@
             : 'nothing to read yet',
           right:
             heldSugar > 0
-              ? `still in the fruit: ${massText(heldSugar, household.settings)}, nine tenths out in ${spanText(hoursToGive(bench.solved.plan))}`
+              ? `still in the fruit: ${massText(heldSugar, household.settings.mass)}, nine tenths out in ${spanText(hoursToGive(bench.solved.plan))}`
               : 'all of it dissolved'
         }}
       />

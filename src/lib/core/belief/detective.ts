@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { brixFromSg } from '../liquid/sugar';
 import { potentialAbv, printedPotential } from '../ferment/scales';
 import {
@@ -114,7 +115,7 @@ export function whyThisReading(p: Puzzle): Verdict {
       fit,
       wasAt === null
         ? 'Not corrected for temperature.'
-        : `Not corrected for temperature: at about ${wasAt.toFixed(0)} °C the stem shows this in ${gravity(mean)}.`,
+        : `Not corrected for temperature: at about ${inC(wasAt, 0)} the stem shows this in ${gravity(mean)}.`,
       'Take the temperature of the sample, or cool it to the mark on the stem.'
     );
   }

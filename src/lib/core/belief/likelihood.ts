@@ -45,10 +45,17 @@ export const FERMENTS_H = 48;
 
 export const DONE_H = 240;
 
+/**
+ * How likely a value is about a mean: the normal density.
+ * @example bell(1, 0, 1) // 0.24197
+ */
 export const bell = (x: number, mean: number, sd: number): number =>
   Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * 2.5066);
 
-/** Even between two ends, softened by the reading's error. */
+/**
+ * Even between two ends, softened by the reading's error.
+ * @example between(5, 0, 10) // 0.099019
+ */
 export const between = (x: number, a: number, b: number, sd = READING_SD): number => {
   const [low, high] = [Math.min(a, b), Math.max(a, b)];
   if (high - low < 1e-9) return bell(x, low, sd);
@@ -56,19 +63,36 @@ export const between = (x: number, a: number, b: number, sd = READING_SD): numbe
   return (step(x - low) - step(x - high)) / (high - low);
 };
 
-/** Always upward from `x0`, seldom far. */
+/**
+ * Always upward from `x0`, seldom far.
+ * @example above(3, 0, 6) // 0.10109
+ */
 export const above = (x: number, x0: number, mean: number): number =>
   x < x0 ? bell(x, x0, READING_SD) * 0.3 : Math.exp(-(x - x0) / mean) / mean;
 
+/**
+ * Points of gravity: thousandths above water.
+ * @example points(1.05) // 50
+ */
 export const points = (sg: number): number => (sg - 1) * 1000;
 
+/**
+ * A gravity as it is written, from its points.
+ * @example gravity(50) // '1.050'
+ */
 export const gravity = (pts: number): string => (1 + pts / 1000).toFixed(3);
 
-/** What a stem shows, in points, in a sample of true gravity `pts` at `tempC`. */
+/**
+ * What a stem shows, in points, in a sample of true gravity `pts` at `tempC`.
+ * @example stemAt(50, 30, 20) // 47.31
+ */
 export const stemAt = (pts: number, tempC: number, calibratedC: number): number =>
   points((1 + pts / 1000) * (waterDensity(tempC) / waterDensity(calibratedC)));
 
-/** The temperature at which a stem would show `sg` in a sample of `trueSg`, °C; null outside 0–60. */
+/**
+ * The temperature at which a stem would show `sg` in a sample of `trueSg`, °C; null outside 0–60.
+ * @example tempThatShows(1.047, 1.05, 20) // 30.5
+ */
 export function tempThatShows(sg: number, trueSg: number, calibratedC: number): number | null {
   for (let t = 0; t <= 60; t += 0.5) {
     const shown = stemAt(points(trueSg), t, calibratedC);
@@ -91,7 +115,10 @@ export function couldBe(p: Puzzle, x: number): boolean {
   return x <= start && x >= Math.max(floor, fastest);
 }
 
-/** A gravity with two neighbouring figures the wrong way round, in points. */
+/**
+ * A gravity with two neighbouring figures the wrong way round, in points.
+ * @example swapped(46) // [64]
+ */
 export function swapped(pts: number): number[] {
   const text = Math.round(pts).toString().padStart(3, '0');
   const out: number[] = [];

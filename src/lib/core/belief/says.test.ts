@@ -25,6 +25,14 @@ const at = (events: LedgerEvent[], day: number) => {
   const s = foldBatch(events, T0 + day * DAY)!;
   return saysOf(s, standingOf(s));
 };
+const split = on(20, 'transfer', {
+  from: 'b',
+  to: [
+    { vesselId: 'j', volumeL: 5 },
+    { vesselId: 'k', volumeL: 4 }
+  ],
+  lossL: 0.6
+});
 const read = (day: number, sg: number, vesselId?: string) =>
   on(day, 'reading', { sg, ...(vesselId ? { vesselId } : {}) });
 const dry = [...pitched, read(18, 0.992), rack, read(30, 0.988, 'j'), read(36, 0.988, 'j')];
@@ -55,14 +63,6 @@ describe('what is said of a batch, stage by stage', () => {
     expect(at([...pitched, rack], 60).reading).toBe('never');
   });
   it('split, and one jar of two read: no strength of both together, until the other is read', () => {
-    const split = on(20, 'transfer', {
-      from: 'b',
-      to: [
-        { vesselId: 'j', volumeL: 5 },
-        { vesselId: 'k', volumeL: 4 }
-      ],
-      lossL: 0.6
-    });
     const one = [...pitched, split, read(40, 0.992, 'j'), read(45, 0.992, 'j')];
     expect(at(one, 46)).toMatchObject({
       reading: 'read',
@@ -73,6 +73,35 @@ describe('what is said of a batch, stage by stage', () => {
     expect(at([...one, read(46, 0.994, 'k')], 47)).toMatchObject({ unreadIds: [], hasStrength: true });
     // Read before it was split, each jar is known.
     expect(at([...pitched, read(18, 0.992), split, read(40, 0.992, 'j')], 46).unreadIds).toEqual([]);
+  });
+  it('a reading tells of today for three days, and of its own day ever after', () => {
+    expect(at(begun, 5).lastRead).toBeNull();
+    const one = [...pitched, read(6, 1.04)];
+    expect(at(one, 8).lastRead).toEqual({ at: T0 + 6 * DAY, isFresh: true });
+    expect(at(one, 10).lastRead).toEqual({ at: T0 + 6 * DAY, isFresh: false });
+  });
+  it('jars that read apart are told each, and those that read to the same point as one', () => {
+    const two = (k: number) => at([...pitched, split, read(30, 1.012, 'j'), read(31, k, 'k')], 32).unlike;
+    expect(two(1.004)).toMatchObject([
+      { vesselId: 'j', sg: 1.012, at: T0 + 30 * DAY },
+      { vesselId: 'k', sg: 1.004, at: T0 + 31 * DAY }
+    ]);
+    expect(two(1.011)).toEqual([]);
+    expect(at([...pitched, split, read(30, 1.012, 'j')], 32).unlike).toEqual([]);
+  });
+  it('a wine falls from its own reading, not from that of its twin, nor across sugar', () => {
+    const pace = (events: LedgerEvent[], day: number) => {
+      const s = foldBatch(events, T0 + day * DAY)!;
+      return standingOf(s).pointsPerDay;
+    };
+    const parted = [...pitched, read(18, 1.02), split, read(30, 1.012, 'j'), read(32, 1.004, 'k')];
+    // k fell from 1.020 in the bowl, 14 days before; by j it would be 4 a day.
+    expect(pace(parted, 33)).toBeCloseTo(16 / 14, 6);
+    const fed = on(19, 'addition', {
+      ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.5 }],
+      vesselId: 'b'
+    });
+    expect(pace([...pitched, read(18, 1.002), fed, read(20, 1.02)], 21)).toBeNull();
   });
   it('read while it ferments: read, with its strength, on its course', () => {
     expect(at([...pitched, read(6, 1.04)], 7)).toMatchObject({

@@ -8,6 +8,11 @@ const DAY = 86_400_000;
 /** Before this the yeast has hardly begun, and what went in is what is there. Common practice. */
 const LAG_MS = 1.5 * DAY;
 
+/** A reading speaks of today for so long: a wine that falls has fallen on since. Common practice. */
+const FRESH_MS = 3 * DAY;
+/** Jars that read no further apart than this are told as one: a stem reads to a point. */
+const UNLIKE_SG = 0.0015;
+
 /** What can truly be said of a batch at a moment: the words are the page's. */
 export type Says = {
   stage: Standing['stage'];
@@ -16,6 +21,10 @@ export type Says = {
    * nothing has fermented yet; or nobody knows, as it was never read since the yeast
    */
   reading: 'read' | 'sums' | 'never';
+  /** when it was last read, ms, and whether that still says how it stands and moves today; null when it never was */
+  lastRead: { at: number; isFresh: boolean } | null;
+  /** what each vessel last read, where they read otherwise than one another */
+  unlike: { vesselId: string; sg: number; at: number }[];
   /** vessels that nobody has read since the yeast, where others were: a jar does not speak for its twin */
   unreadIds: string[];
   /** whether a strength can be told at all, of all of it together */
@@ -54,6 +63,12 @@ export function saysOf(s: BatchState, now: Standing): Says {
           : 'never'
         : 'sums';
   const isBottled = now.stage === 'bottled';
+  const newest = s.readings.at(-1);
+  const each = s.fills.flatMap(({ vesselId, reads }) => {
+    const r = reads.at(-1);
+    return r ? [{ vesselId, ...r }] : [];
+  });
+  const spread = Math.max(...each.map((r) => r.sg)) - Math.min(...each.map((r) => r.sg));
   const unreadIds =
     reading === 'read' && mayFerment && fermentedOf(s) > 1e-6
       ? s.fills.filter((f) => f.fermentedKg <= 1e-9 && f.stock.hexoseKg > 1e-3).map((f) => f.vesselId)
@@ -64,6 +79,8 @@ export function saysOf(s: BatchState, now: Standing): Says {
   return {
     stage: now.stage,
     reading,
+    lastRead: newest ? { at: newest.at, isFresh: s.at - newest.at <= FRESH_MS } : null,
+    unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
     hasStrength: (isBottled || reading !== 'never') && unreadIds.length === 0 && now.abv.likely > 0.2,
     potentialAbv,

@@ -5,6 +5,7 @@ import { COLD_C } from '../tables/yeasts';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
+import type { Read } from '../ledger/fill';
 import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/state';
 
 const DAY = 86_400_000;
@@ -33,13 +34,16 @@ export type Standing = {
   sugarKg: { turned: number; dissolved: number; held: number };
 };
 
+/** The vessels it stands in; once all of it is in bottle, the last as it was then. */
+const standingFills = (s: BatchState) =>
+  s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
+
 /**
  * How long a batch has not moved: no longer than the least still of its vessels.
  * Once all of it is in bottle, as it was then.
  */
 export function steadiness(s: BatchState): Stillness {
-  const fills = s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
-  const all = fills.map(stillnessOf);
+  const all = standingFills(s).map(stillnessOf);
   return {
     steady: all.length > 0 && all.every((x) => x.steady),
     days: all.length > 0 ? Math.min(...all.map((x) => x.days)) : 0
@@ -88,11 +92,17 @@ function stageOf(s: BatchState): Stage {
   return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';
 }
 
-/** Points a day between the last two readings at least half a day apart; null with fewer. */
+/**
+ * Points a day between the last two readings at least half a day apart, of the vessel that was read last:
+ * a jar does not fall to its twin's reading, nor across sugar that went in between. Null with fewer.
+ */
 function fall(s: BatchState): number | null {
-  const last = s.readings.at(-1);
-  if (!last) return null;
-  const before = [...s.readings].reverse().find((r) => last.at - r.at >= DAY / 2);
+  const newest = (reads: readonly Read[]) => reads.at(-1)?.at ?? -Infinity;
+  const reads = standingFills(s)
+    .map((f) => f.reads)
+    .reduce((a, b) => (newest(b) > newest(a) ? b : a), []);
+  const last = reads.at(-1);
+  const before = last && reads.findLast((r) => last.at - r.at >= DAY / 2);
   return before ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY) : null;
 }
 

@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { LOWEST_PH } from '../must/adjust';
 import { amountOf, entryOf, type Plan } from '../plan/plan';
 import {
@@ -193,7 +194,7 @@ export const RULES: Record<string, Rule> = {
     level: 'warn',
     group: 'hygiene and ferment',
     title: 'Boiling water and hot syrup',
-    text: 'Boiling water and syrup scald, and crack cold glass or thin plastic. Enzyme only below 40 °C, yeast below 25 °C.',
+    text: `Boiling water and syrup scald, and crack cold glass or thin plastic. Enzyme only below ${inC(40)}, yeast below ${inC(25)}.`,
     places: ['plan', 'prepare'],
     when: (s) =>
       s.plan?.wildYeast === 'heat' ||

@@ -42,6 +42,7 @@ export function hexoseGone(
  * The classroom sum: start gravity less gravity now, times a factor.
  * @param factor 131.25 or 135: two habits, about 3 % apart
  * @returns % by volume
+ * @example classroomAbv(1.09, 0.994) // 12.6
  */
 export const classroomAbv = (startSg: number, sg: number, factor: 131.25 | 135 = 131.25): number =>
   Math.max(0, (startSg - sg) * factor);

@@ -37,7 +37,10 @@ export function ferment(stock: Stock, hexoseKg: number, ethanolYield: number = Y
   };
 }
 
-/** Alcohol by volume of a stock, %. Zero when there is no liquid. */
+/**
+ * Alcohol by volume of a stock, %. Zero when there is no liquid.
+ * @example abvOf(ferment(stockAt(5, 1.08), 0.5).stock) // 5.868
+ */
 export function abvOf(stock: Stock): number {
   const now = liquid(stock);
   return now ? (100 * stock.ethanolKg) / ETHANOL_20 / now.volumeL : 0;
@@ -46,6 +49,7 @@ export function abvOf(stock: Stock): number {
 /**
  * Hexose, kg, that can ferment before the alcohol reaches `toleranceAbv`, or all of it.
  * @param stock what is in the vessel now
+ * @example reachableHexose(stockAt(5, 1.08), 18) // 1.097
  */
 export function reachableHexose(
   stock: Stock,

@@ -7,7 +7,10 @@ import { findRoot } from '../maths/root';
 /** The scales one meets on a hydrometer's stem. */
 export type Scale = 'sg' | 'brix' | 'potential';
 
-/** Alcohol a sugar-and-water must of this gravity would hold once dry, % by volume; 0 below 1. */
+/**
+ * Alcohol a sugar-and-water must of this gravity would hold once dry, % by volume; 0 below 1.
+ * @example potentialAbv(1.08) // 12.993
+ */
 export function potentialAbv(sg: number): number {
   if (sg <= 1) return 0;
   const must = stockAt(1, sg);
@@ -28,6 +31,7 @@ const sugarScale = (sg: number): number => (gramsPerLitre(sg) * SUCROSE_TO_HEXOS
 /**
  * What a stem's potential scale prints at a gravity, % by volume; under 1 it is less than nothing.
  * @param at1100 what stands beside 1.100 on that stem
+ * @example printedPotential(1.08) // 10.48
  */
 export const printedPotential = (sg: number, at1100: number = PRINTED_AT_1100.fall): number =>
   at1100 < BETWEEN ? (sg - 1) * 10 * at1100 : (sugarScale(sg) * at1100) / sugarScale(1.1);
@@ -35,6 +39,7 @@ export const printedPotential = (sg: number, at1100: number = PRINTED_AT_1100.fa
 /**
  * The gravity where a stem prints so much potential.
  * @throws InputError outside −3 to 25 %
+ * @example sgOfPotential(10) // 1.0763
  */
 export function sgOfPotential(printed: number, at1100: number = PRINTED_AT_1100.fall): number {
   if (!(printed >= -3 && printed <= 25))
@@ -62,7 +67,10 @@ export function sgFrom(scale: Scale, reading: number, at1100?: number): number {
   return scale === 'brix' ? sgOfBrix(reading) : sgOfPotential(reading, at1100);
 }
 
-/** One reading on every scale, with the sugar it stands for, g/L of sucrose. */
+/**
+ * One reading on every scale, with the sugar it stands for, g/L of sucrose.
+ * @example onAllScales(1.08).brix // 19.334
+ */
 export const onAllScales = (sg: number) => ({
   sg,
   brix: brixFromSg(sg),

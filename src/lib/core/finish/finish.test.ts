@@ -4,7 +4,7 @@ import { DAY, eventsFrom } from '../ledger/events.fixture';
 import { foldBatch } from '../ledger/run';
 import { co2Solubility, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
 import { pressureCheck } from './pressure';
-import { reachableAtBottling } from './reachable';
+import { checkBottling } from './judge';
 
 describe('carbon dioxide', () => {
   // Handbook solubilities at 1 bar of CO2, g/L (from memory).
@@ -75,7 +75,7 @@ describe('sugar that yeast can reach', () => {
     ];
   };
   const reach = (events: LedgerEvent[], clear = true) =>
-    reachableAtBottling(foldBatch(events, T0 + 200 * DAY)!, clear);
+    checkBottling(foldBatch(events, T0 + 200 * DAY)!, 'still', 0, clear)!.reachable;
 
   it('never read: all of it, and a reading is asked for', () => {
     const r = reach(begin());

@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { CO2_PER_HEXOSE, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
 import { BOTTLES, type BottleType } from '../tables/bottles';
 
@@ -35,14 +36,14 @@ export function pressureCheck(input: PressureInput): PressureVerdict {
   // Gas that a cold wine still holds is no ferment: it can be stirred out, and the bottle will stand it.
   const onlyHeld = input.reachableGL <= 0 && input.primingGL <= 0;
   const level = bar20 > ratingBar && !onlyHeld ? 'stop' : bar30 > ratingBar ? 'warn' : 'fine';
-  const figures = `${bar20.toFixed(1)} bar at 20 °C in a bottle made for ${ratingBar}`;
+  const figures = `${bar20.toFixed(1)} bar at ${inC(20)} in a bottle made for ${ratingBar}`;
   const text =
     level === 'stop'
       ? `Do not bottle this. It could reach ${figures}: corks out, or glass flying. Wait for a steady gravity, or stabilise with sulphite and sorbate once it is finished and clear, or use bottles made for the pressure.`
       : level === 'warn'
         ? onlyHeld
-          ? `It still holds gas from the cold, up to ${bar30.toFixed(1)} bar on a 30 °C day. Warm it and stir the gas out first.`
-          : `Up to ${bar30.toFixed(1)} bar on a 30 °C day, over the bottle's ${ratingBar}. Keep it cool.`
+          ? `It still holds gas from the cold, up to ${bar30.toFixed(1)} bar on a day of ${inC(30)}. Warm it and stir the gas out first.`
+          : `Up to ${bar30.toFixed(1)} bar on a day of ${inC(30)}, over the bottle's ${ratingBar}. Keep it cool.`
         : `At most ${figures}.`;
   return { bar20, bar30, ratingBar, level, text };
 }

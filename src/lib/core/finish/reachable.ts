@@ -121,19 +121,3 @@ export function reachableIn(
     true
   );
 }
-
-/**
- * The same for the vessel that is bottled, or the worst of all of them when it is not said.
- * What fruit still holds may end in any of the vessels: it counts in each.
- */
-export function reachableAtBottling(s: BatchState, isClear: boolean, vesselId?: string): Reachable {
-  const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
-  const all = fills.map((f) => reachableIn(s, f, isClear, s.held.hexoseKg));
-  return all.reduce<Reachable>((a, b) => (b.hexoseGL > a.hexoseGL ? b : a), all[0] ?? NOTHING);
-}
-const NOTHING: Reachable = {
-  hexoseGL: 0,
-  why: 'There is nothing in the vessel.',
-  needsReading: false,
-  clearsAtSg: null
-};

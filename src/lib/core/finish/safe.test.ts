@@ -7,7 +7,7 @@ import { foldBatch } from '../ledger/run';
 import { liquid } from '../liquid/stock';
 import type { Ingredient, Plan } from '../plan/plan';
 import { PRODUCE } from '../tables/table';
-import { reachableAtBottling } from './reachable';
+import { checkBottling } from './judge';
 
 const T0 = Date.parse('2026-01-01T10:00:00Z');
 const on = eventsFrom(T0);
@@ -23,7 +23,7 @@ const readings = (sg: number, days: number[], vesselId?: string) =>
   days.map((d) => on(d, 'reading', { sg, ...(vesselId ? { vesselId } : {}) }));
 const state = (events: LedgerEvent[], day = 200) => foldBatch(events, T0 + day * DAY)!;
 const reach = (events: LedgerEvent[], vesselId?: string) =>
-  reachableAtBottling(state(events), true, vesselId).hexoseGL;
+  checkBottling(state(events), 'still', 0, true, vesselId)!.reachable.hexoseGL;
 
 const cider: Ingredient[] = [{ kind: 'juice', produceId: 'apple', volumeL: 10 }];
 const split = on(20, 'transfer', {
@@ -51,9 +51,9 @@ describe('what is shown to be gone', () => {
   it('a strength over the tolerance disproves it: its sugar counts', () => {
     const strong = start([white(2.9), water(9)], 'ale');
     const s = state([...strong, ...readings(1.014, [40, 60])]);
-    expect(reachableAtBottling(s, true)).toMatchObject({ hexoseGL: expect.any(Number) });
-    expect(reachableAtBottling(s, true).hexoseGL).toBeGreaterThan(30);
-    expect(reachableAtBottling(s, true).why).toMatch(/more than its yeast/);
+    expect(checkBottling(s, 'still', 0, true)!.reachable).toMatchObject({ hexoseGL: expect.any(Number) });
+    expect(checkBottling(s, 'still', 0, true)!.reachable.hexoseGL).toBeGreaterThan(30);
+    expect(checkBottling(s, 'still', 0, true)!.reachable.why).toMatch(/more than its yeast/);
     // Pounds typed as kilograms.
     expect(reach([...start([white(4.5), water(9)]), ...readings(1.03, [40, 60])])).toBeGreaterThan(30);
   });
@@ -62,7 +62,7 @@ describe('what is shown to be gone', () => {
     const floor = dryFloor(state(start(cider)).fills[0]!)!.sg;
     const taught = state([...start(cider), ...readings(floor - 0.003, [40, 50])]);
     expect(dryFloor(taught.fills[0]!)!.sg).toBeLessThan(floor - 0.001);
-    expect(reachableAtBottling(taught, true).hexoseGL).toBe(0);
+    expect(checkBottling(taught, 'still', 0, true)!.reachable.hexoseGL).toBe(0);
     // Sweetened afterwards by 8 g/L and read twice, it is seen to be sweet still.
     const sweet = on(60, 'addition', { ingredients: [white(0.08)] });
     const after = [

@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { defOf, liveEvents, type LedgerEvent } from './log';
 import { PLAIN_WORDS, volumeIn, type Question, type Words } from './question';
 import { foldBatch } from './run';
@@ -109,7 +110,7 @@ function aboutDoubt(d: Doubt, e: LedgerEvent, s: BatchState | null, words: Words
         ? {
             level: 'refuse',
             text: 'No wine has such a residue: it reads more than the wine, and no more than a tenth above it.',
-            todo: 'Read both again at 20 °C.'
+            todo: `Read both again at ${inC(20)}.`
           }
         : {
             level: 'ask',

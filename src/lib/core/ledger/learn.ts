@@ -13,10 +13,11 @@ const VOLUME_SD = 0.02;
 /** Clear sugar water reads what it weighs: a reading so many deviations off is the reading's fault until another agrees. */
 const ODD_SD = 3;
 
-/** Sugar (kg of sucrose) to put in or take out so that a stock reads `sg`. */
-function sugarGap(stock: Stock, sg: number): number {
-  const read = (kg: number) => liquid(withSugar(stock, kg))?.sg ?? 1.5;
-  return findRoot((kg) => read(kg) - sg, -stock.fermentableKg, stock.waterKg * 0.5, 1e-8);
+/** Sugar (kg of sucrose) to put in or take out so that a stock reads `sg`; null when none does. */
+function sugarGap(stock: Stock, sg: number): number | null {
+  const gap = (kg: number) => (liquid(withSugar(stock, kg))?.sg ?? 1.5) - sg;
+  const [least, most] = [-stock.fermentableKg, stock.waterKg * 0.5];
+  return gap(least) > 0 || gap(most) < 0 ? null : findRoot(gap, least, most, 1e-8);
 }
 
 function withSugar(stock: Stock, kg: number): Stock {
@@ -43,9 +44,11 @@ export function learnSugar(s: Working, fill: Fill, sg: number, at: number): void
     Math.abs(sg - now.sg) > ODD_SD * Math.hypot(tableSd, READING_SD) &&
     !s.readings.slice(0, -1).some((r) => r.expectedSg !== null && Math.abs(r.sg - sg) <= 2 * READING_SD);
   if (isOdd) return doubt(s, 'impossible-figure');
+  const gapKg = sugarGap(fill.stock, sg);
+  if (gapKg === null) return doubt(s, 'impossible-figure');
   const trust = tableSd ** 2 / (tableSd ** 2 + timingSd ** 2 + READING_SD ** 2);
   fill.unsureKg *= Math.sqrt(1 - trust);
-  const sugarKg = trust * sugarGap(fill.stock, sg);
+  const sugarKg = trust * gapKg;
   fill.stock = withSugar(fill.stock, sugarKg);
   s.corrections.push({ kind: 'sugar', at, expectedSg: now.sg, sg, sugarKg });
 }

@@ -56,10 +56,3 @@ export function liveTimed(events: readonly LedgerEvent[]): Timed[] {
 /** Events that count, in order. */
 export const liveEvents = (events: readonly LedgerEvent[]): LedgerEvent[] =>
   liveTimed(events).map((x) => x.e);
-
-/** Two devices' logs as one: set union by id. Order does not matter. */
-export function mergeLogs(a: readonly LedgerEvent[], b: readonly LedgerEvent[]): LedgerEvent[] {
-  const all = new Map<string, LedgerEvent>();
-  for (const e of [...a, ...b]) if (!all.has(e.id)) all.set(e.id, e);
-  return inOrder([...all.values()]);
-}

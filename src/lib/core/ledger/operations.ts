@@ -32,7 +32,10 @@ export const FAR_OVER = 0.15;
  */
 const SEDIMENT = { rack: 0.25, lees: 0.13, bottle: 0.08, litres: 0.5 } as const;
 
-/** Whether so much left behind would be taken for sediment. */
+/**
+ * Whether so much left behind would be taken for sediment.
+ * @example isSediment(0.2, 10, 'lees') // true
+ */
 export const isSediment = (leftL: number, ofL: number, at: 'rack' | 'lees' | 'bottle'): boolean =>
   leftL <= Math.max(SEDIMENT.litres, SEDIMENT[at] * ofL);
 

@@ -1,3 +1,4 @@
+import { inKg, inL } from '../units/say';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { fillL } from './fill';
 import type { BatchState } from './state';
@@ -13,7 +14,7 @@ export type Words = {
   capacityL: (id: string) => number | null;
 };
 export const PLAIN_WORDS: Words = {
-  volume: (l) => `${l.toFixed(1)} L`,
+  volume: (l) => inL(l),
   vessel: (id) => id,
   capacityL: () => null
 };
@@ -58,7 +59,7 @@ export function amountsAsked(
       ? [
           {
             level: 'ask',
-            text: `${isVolume ? words.volume(amount) : `${+amount.toPrecision(3)} kg`} into ${
+            text: `${isVolume ? words.volume(amount) : inKg(amount)} into ${
               capacityL !== null && amount > room
                 ? `a vessel of ${words.volume(capacityL)}`
                 : words.volume(liquidL)

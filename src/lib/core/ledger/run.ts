@@ -4,7 +4,7 @@ import { shareGiven } from '../plan/extraction';
 import { isKnown, type Plan } from '../plan/plan';
 import { emptyFill, type Fill } from './fill';
 import { defOf, liveTimed, type LedgerEvent } from './log';
-import { contents, doubt, fermentedOf, startGravity, type BatchState, type Working } from './state';
+import { contents, doubt, fermentedOf, startGravity, volumeOf, type BatchState, type Working } from './state';
 
 const HOUR = 3_600_000;
 
@@ -37,7 +37,8 @@ const figuresOf = (s: Working): Figures => {
   const stock = contents(s);
   const now = liquid(stock);
   return {
-    volumeL: now?.volumeL ?? 0,
+    // Jar by jar: wines that differ would take a little less room together.
+    volumeL: volumeOf(s),
     sg: now?.sg ?? null,
     abv: abvOf(stock),
     sugarKg: {

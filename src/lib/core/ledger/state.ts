@@ -152,7 +152,8 @@ export function contents(s: Pick<BatchState, 'fills'>): Stock {
 }
 
 /** Litres of liquid in the batch. */
-export const volumeOf = (s: BatchState): number => s.fills.reduce((sum, f) => sum + fillL(f), 0);
+export const volumeOf = (s: Pick<BatchState, 'fills'>): number =>
+  s.fills.reduce((sum, f) => sum + fillL(f), 0);
 
 /** Hexose that has fermented, kg. */
 export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
@@ -186,3 +187,28 @@ export const yeastsOf = (s: Pick<BatchState, 'pitches' | 'plan'>): Yeast[] =>
   s.pitches.length > 0
     ? s.pitches.map((p) => p.yeast)
     : [s.plan.yeast ?? { yeastId: 'wine' }, { yeastId: 'wild' }];
+
+/** Whether anything is in a vessel yet: a brew day that was only begun has none. */
+export const hasMust = (s: Pick<BatchState, 'fills' | 'produceKg'>): boolean =>
+  s.fills.length === 0 || s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
+
+/**
+ * When a vessel was last read, ms: what was seen of its wine goes along when it is racked. One that holds what nobody
+ * has read counts from when it came to be; null while nothing of the batch was ever read.
+ */
+export function lastReadAt(s: BatchState, { vesselId, reads }: Fill): number | null {
+  const newest = s.readings.at(-1);
+  if (!newest) return null;
+  if (s.fills.length === 1) return newest.at;
+  // A reading that names no vessel was of all, where they were alike.
+  const own = s.readings.findLast((r) => r.vesselId === vesselId || r.vesselId === null);
+  const seen = Math.max(own?.at ?? 0, reads.at(-1)?.at ?? 0);
+  return seen || (s.rackings.at(-1)?.at ?? newest.at);
+}
+
+/** The vessel that was read longest ago: a jar does not speak for its twin. */
+export const leastRead = (s: BatchState): Fill | undefined =>
+  s.fills.reduce<Fill | undefined>(
+    (a, b) => (a && (lastReadAt(s, a) ?? 0) <= (lastReadAt(s, b) ?? 0) ? a : b),
+    undefined
+  );

@@ -5,14 +5,15 @@ import { acidWater, liquid } from '../liquid/stock';
 import { titratableAcidity } from '../liquid/acid';
 import { abvOf } from '../ferment/convert';
 import { DAY, eventsFrom } from './events.fixture';
-import { batchesOf, eventSchema, mergeLogs, type LedgerEvent } from './log';
+import { batchesOf, eventSchema, type LedgerEvent } from './log';
+import { mergeLogs } from './merge';
 import { addedSo2MgL, asBlended, fillL, sorbateGL } from './fill';
 import { foldBatch, historyOf } from './run';
 import { volumeOf } from './state';
-import { compact, summaryOf } from '../report/summary';
+import { compact, summaryOf } from '../report/sum-up';
 import { expectedFinish, standingOf, tooCold } from '../belief/standing';
 import { leavesAt, schedule } from '../steps/schedule';
-import { reachableAtBottling } from '../finish/reachable';
+import { checkBottling } from '../finish/judge';
 
 const T0 = Date.parse('2026-03-01T08:00:00Z');
 const on = eventsFrom(T0);
@@ -376,16 +377,22 @@ describe('bottling sees what every vessel holds', () => {
   const at = (events: LedgerEvent[], day = 60) => foldBatch(events, T0 + day * DAY)!;
 
   it('a finished wine is safe; late fruit, or sugar in a layer, makes it unsafe again', () => {
-    expect(reachableAtBottling(at([...start, ...still]), true).hexoseGL).toBe(0);
+    expect(checkBottling(at([...start, ...still]), 'still', 0, true)!.reachable.hexoseGL).toBe(0);
     const steep = on(50, 'steep', { ingredients: [{ kind: 'produce', produceId: 'raspberry', massKg: 2 }] });
-    expect(reachableAtBottling(at([...start, ...still, steep], 51), true).hexoseGL).toBeGreaterThan(5);
+    expect(
+      checkBottling(at([...start, ...still, steep], 51), 'still', 0, true)!.reachable.hexoseGL
+    ).toBeGreaterThan(5);
     const layer = on(50, 'addition', {
       ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.2, layered: true }]
     });
-    expect(reachableAtBottling(at([...start, ...still, layer], 50), true).hexoseGL).toBeGreaterThan(10);
+    expect(
+      checkBottling(at([...start, ...still, layer], 50), 'still', 0, true)!.reachable.hexoseGL
+    ).toBeGreaterThan(10);
     // What does not ferment does not count.
     const lactose = on(50, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'lactose', massKg: 0.5 }] });
-    expect(reachableAtBottling(at([...start, ...still, lactose], 51), true).hexoseGL).toBe(0);
+    expect(checkBottling(at([...start, ...still, lactose], 51), 'still', 0, true)!.reachable.hexoseGL).toBe(
+      0
+    );
   });
 
   it('one jar that is stabilised does not speak for the other', () => {
@@ -419,8 +426,8 @@ describe('bottling sees what every vessel holds', () => {
       ])
     ];
     const s = at(events);
-    expect(reachableAtBottling(s, true, 'b').hexoseGL).toBe(0);
-    expect(reachableAtBottling(s, true, 'c').hexoseGL).toBeGreaterThan(10);
+    expect(checkBottling(s, 'still', 0, true, 'b')!.reachable.hexoseGL).toBe(0);
+    expect(checkBottling(s, 'still', 0, true, 'c')!.reachable.hexoseGL).toBeGreaterThan(10);
   });
 
   it('the most tolerant of several yeasts sets what can be reached', () => {

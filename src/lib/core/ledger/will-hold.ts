@@ -1,4 +1,4 @@
-import { likelyFigures } from '../must/balance';
+import { evaluate } from '../must/evaluate';
 import { INSOLUBLE_DENSITY } from '../must/contribution';
 import { addInto, liquid, type Stock } from '../liquid/stock';
 import { contents, type BatchState } from './state';
@@ -24,6 +24,6 @@ export function doseL(s: BatchState): number {
   const now = willHoldL(s);
   const isMade = s.rackings.length > 0 || s.pitches.length > 0 || s.fruitOutAt !== null;
   if (isMade || s.bottled.length > 0) return now;
-  const planned = likelyFigures(s.plan).liquidVolumeL;
+  const planned = evaluate(s.plan).likely.liquidVolumeL;
   return Number.isFinite(planned) ? Math.max(now, planned) : now;
 }

@@ -46,7 +46,10 @@ const K_CARBONIC = 10 ** -PKA_CARBONIC;
 const K_BUFFER = 10 ** -PKA_BUFFER;
 const KW = 10 ** -PKW;
 
-/** Hydrogen ion, mol/L, at a pH. Through `exp`, which is twice as fast as a power. */
+/**
+ * Hydrogen ion, mol/L, at a pH. Through `exp`, which is twice as fast as a power.
+ * @example hydrogenAt(3) // 0.001
+ */
 export const hydrogenAt = (ph: number): number => Math.exp(-Math.LN10 * ph);
 
 /** Mean negative charge of one molecule of an acid with constants `k`, at hydrogen ion `h` mol/L. */
@@ -65,7 +68,10 @@ function meanCharge(k: readonly number[], h: number): number {
 /** Mean negative charge of a molecule of `acid` at hydrogen ion `h`, mol/L. */
 export const acidCharge = (acid: Acid, h: number): number => meanCharge(CONSTANTS[acid], h);
 
-/** Share of the weak buffer that is charged at `h`. */
+/**
+ * Share of the weak buffer that is charged at `h`.
+ * @example bufferCharge(1e-3) // 0.00019949
+ */
 export const bufferCharge = (h: number): number => K_BUFFER / (h + K_BUFFER);
 
 /** Charge of the weak species at `h`, in equivalents of whatever volume the amounts are of: linear in them. */
@@ -82,7 +88,10 @@ export function weakCharge(
   return withCarbonate ? charge + w.carbonate * (K_CARBONIC / (h + K_CARBONIC)) : charge;
 }
 
-/** Negative less positive charge of water's own ions at `h`, eq/L. */
+/**
+ * Negative less positive charge of water's own ions at `h`, eq/L.
+ * @example waterCharge(1e-3) // -0.001
+ */
 export const waterCharge = (h: number): number => KW / h - h;
 
 /** Negative less positive charge of the weak species at `h`: what strong ions must balance. */
@@ -139,6 +148,7 @@ export const strongIonFor = (acids: AcidWater['acids'], buffer: number, ph: numb
 /**
  * Strong ion (eq/L) and carbonate (mol/L) that tap water brings, from its alkalinity.
  * @param alkalinityMgL mg/L as CaCO₃, ≥ 0
+ * @example waterIons(120).strongIon // 0.0023978
  */
 export const waterIons = (alkalinityMgL: number): { strongIon: number; carbonate: number } => ({
   strongIon: alkalinityMgL / 50_045,
@@ -150,6 +160,7 @@ export const waterIons = (alkalinityMgL: number): { strongIon: number; carbonate
  * @param baseMl mL of sodium hydroxide; `normality` eq/L; `sampleMl` mL of wine
  * @returns g/L as tartaric
  * @throws InputError when an amount is not positive
+ * @example taFromTitration(8, 0.1, 10) // 6.0032
  */
 export function taFromTitration(baseMl: number, normality: number, sampleMl: number): number {
   if (!(baseMl >= 0 && normality > 0 && sampleMl > 0))

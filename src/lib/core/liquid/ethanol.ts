@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { findRoot, fixedPoint } from '../maths/root';
 import { InputError } from '../units/input-error';
 
@@ -14,6 +15,7 @@ const OIML = [
  * Density of ethanol and water at 20 °C.
  * @param massFraction ethanol by mass, 0 to 1
  * @returns kg/L
+ * @example ethanolWaterDensity(0.1) // 0.98185
  * @source OIML R 22 (1975)
  */
 export function ethanolWaterDensity(massFraction: number): number {
@@ -28,6 +30,7 @@ const PURE_WATER = ethanolWaterDensity(0);
 /**
  * Density of an ethanol–water mixture that holds `ethanolKgL` kg of ethanol in each litre.
  * @param ethanolKgL 0 to 0.789
+ * @example densityOfStrength(0.0947) // 0.98236
  */
 export function densityOfStrength(ethanolKgL: number): number {
   if (ethanolKgL <= 0) return ethanolWaterDensity(0);
@@ -37,18 +40,28 @@ export function densityOfStrength(ethanolKgL: number): number {
   );
 }
 
-/** How much lighter than water alcohol of `ethanolKgL` makes a liquid, kg/L. */
+/**
+ * How much lighter than water alcohol of `ethanolKgL` makes a liquid, kg/L.
+ * @example alcoholDrop(0.0947) // 0.015845
+ */
 export const alcoholDrop = (ethanolKgL: number): number => PURE_WATER - densityOfStrength(ethanolKgL);
 
-/** Density, kg/L at 20 °C, of a spirit of `abv` % by volume. */
+/**
+ * Density, kg/L at 20 °C, of a spirit of `abv` % by volume.
+ * @example densityOfAbv(12) // 0.98235
+ */
 export const densityOfAbv = (abv: number): number => densityOfStrength((abv / 100) * ETHANOL_20);
 
 /**
  * % alcohol by volume of an ethanol–water mixture of `density` kg/L at 20 °C.
  * @throws InputError when no such mixture exists
+ * @example abvOfDensity(0.98239) // 11.97
  */
 export function abvOfDensity(density: number): number {
   if (!(density <= ethanolWaterDensity(0) + 1e-9 && density >= ETHANOL_20 - 1e-9))
-    throw new InputError(`No spirit has a density of ${density} kg/L.`, 'Measure again at 20 °C.');
+    throw new InputError(`No spirit has a density of ${density} kg/L.`, `Measure again at ${inC(20)}.`);
+  // Either end is met to within the rounding that was let in.
+  if (density >= densityOfAbv(0)) return 0;
+  if (density <= densityOfAbv(100)) return 100;
   return findRoot((abv) => densityOfAbv(abv) - density, 0, 100, 1e-9);
 }

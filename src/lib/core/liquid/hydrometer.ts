@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { InputError } from '../units/input-error';
 import { waterDensity } from './water';
 
@@ -16,8 +17,8 @@ export const HOTTEST_SAMPLE_C = 40;
 export function correctReading(reading: number, tempC: number, calibratedC = 20): number {
   if (tempC > HOTTEST_SAMPLE_C)
     throw new InputError(
-      `At ${tempC.toFixed(0)} °C a hydrometer cannot be trusted.`,
-      `Cool the sample below ${HOTTEST_SAMPLE_C} °C and read again.`
+      `At ${inC(tempC, 0)} a hydrometer cannot be trusted.`,
+      `Cool the sample below ${inC(HOTTEST_SAMPLE_C)} and read again.`
     );
   return (reading * waterDensity(calibratedC)) / waterDensity(tempC);
 }

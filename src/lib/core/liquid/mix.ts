@@ -21,6 +21,7 @@ const MAX_BRIX = 80;
  * add at equal volume (Tabarié), the rule that spirit indication rests on.
  * @param waterKg @param ethanolKg @param solidsKg all ≥ 0
  * @returns volumeL and sg 20/20, or null when there is nothing liquid
+ * @example liquidOf(0.9, 0.08, 0.02)!.sg // 0.9941
  * @source Tabarié's relation, as in OIV and AOAC methods (from memory); densities as in sugar.ts and ethanol.ts
  */
 export function liquidOf(
@@ -48,13 +49,17 @@ export function liquidOf(
   return { volumeL, sg: massKg / volumeL / WATER_20 };
 }
 
-/** Whether this much sugar can dissolve in this much water at 20 °C. */
+/**
+ * Whether this much sugar can dissolve in this much water at 20 °C.
+ * @example dissolves(1, 1.5) // true
+ */
 export const dissolves = (waterKg: number, solidsKg: number): boolean =>
   waterKg > 1000 * A_DROP_KG && (100 * solidsKg) / (waterKg + solidsKg) <= SATURATION_BRIX;
 
 /**
  * Grams of dissolved solids a litre that explain gravity `sg` at strength `ethanolKgL`.
  * The inverse of `liquidOf` at a given strength; below zero when the wine is lighter than its alcohol allows.
+ * @example solidsAt(1.0, 0.0947) // 41.061
  */
 export function solidsAt(sg: number, ethanolKgL: number): number {
   const residue = sg + alcoholDrop(ethanolKgL) / WATER_20;

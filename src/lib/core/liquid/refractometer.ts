@@ -7,6 +7,7 @@ import { InputError } from '../units/input-error';
  * @param brix what it shows now
  * @returns SG, good to about three points: no proof that a wine has ended
  * @throws InputError outside what the cubic was made for
+ * @example fermentedFromRefractometer(22, 8) // 0.99482
  * @source Bonham 2001, "The use of handheld refractometers by homebrewers", Zymurgy 24 (from memory)
  */
 export function fermentedFromRefractometer(startBrix: number, brix: number): number {

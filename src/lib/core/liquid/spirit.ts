@@ -7,6 +7,7 @@ import { abvOfDensity } from './ethanol';
  * @param wineSg @param residueSg both at 20/20 °C
  * @returns % by volume
  * @throws InputError when the two cannot belong to one wine
+ * @example spiritIndication(0.994, 1.01) // 12.109
  * @source Tabarié's relation; OIML R 22 for the alcohol (from memory)
  */
 export const spiritIndication = (wineSg: number, residueSg: number): number =>

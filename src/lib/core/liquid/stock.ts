@@ -72,7 +72,10 @@ export const scaled = (stock: Stock, share = 1): Stock => addInto(emptyStock(), 
 
 export const massOf = (stock: Stock): number => stock.waterKg + stock.ethanolKg + stock.solidsKg;
 
-/** Volume (L) and gravity of a stock at 20 °C; null when there is no liquid. */
+/**
+ * Volume (L) and gravity of a stock at 20 °C; null when there is no liquid.
+ * @example liquid(stockAt(10, 1.08))!.sg // 1.08
+ */
 export const liquid = (stock: Stock) => liquidOf(stock.waterKg, stock.ethanolKg, stock.solidsKg);
 
 /** The stock's acidity, per litre of `volumeL`. */
@@ -96,7 +99,10 @@ export function addAcidity(stock: Stock, acid: Acid, taGL: number, ph: number, v
   stock.strongIonEq += (molL * acidCharge(acid, h) - h) * volumeL;
 }
 
-/** A must of sugar and water alone that fills `volumeL` and reads `sg`. */
+/**
+ * A must of sugar and water alone that fills `volumeL` and reads `sg`.
+ * @example liquid(stockAt(10, 1.08)).volumeL // 10
+ */
 export function stockAt(volumeL: number, sg: number): Stock {
   const stock = emptyStock();
   const solidsKgL = gramsPerLitre(sg) / 1000;

@@ -58,6 +58,7 @@ const MAX_SG = 1.4142;
  * Below 1 the figure is negative: an apparent reading, as a hydrometer shows it.
  * @param sg 0.95 to 1.414
  * @throws InputError outside that range
+ * @example brixFromSg(1.08) // 19.334
  * @source ASBC polynomial up to 30 %, NBS Circular 440 table above (both from memory)
  */
 export function brixFromSg(sg: number): number {
@@ -70,6 +71,7 @@ export function brixFromSg(sg: number): number {
  * Specific gravity 20/20 of `brix` % w/w sucrose: the inverse of `brixFromSg`.
  * @param brix 0 to 80 %
  * @throws InputError outside that range
+ * @example sgFromBrix(20) // 1.083
  */
 export function sgFromBrix(brix: number): number {
   if (!(brix >= 0 && brix <= 80))
@@ -85,12 +87,16 @@ export function sgFromBrix(brix: number): number {
   return sg;
 }
 
-/** Grams of dissolved sucrose (or soluble solids) a litre at 20 °C, from SG. */
+/**
+ * Grams of dissolved sucrose (or soluble solids) a litre at 20 °C, from SG.
+ * @example gramsPerLitre(1.08) // 208.43
+ */
 export const gramsPerLitre = (sg: number): number => 10 * brixFromSg(sg) * sg * WATER_20;
 
 /**
  * SG of a solution holding `gramsL` g of sucrose in a litre at 20 °C: the inverse of `gramsPerLitre`.
  * @param gramsL 0 to 1100 g/L
+ * @example sgFromGramsPerLitre(200) // 1.0768
  */
 export function sgFromGramsPerLitre(gramsL: number): number {
   if (!(gramsL >= 0 && gramsL <= 1100))

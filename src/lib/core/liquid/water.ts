@@ -1,3 +1,4 @@
+import { betweenC, inC } from '../units/say';
 import { InputError } from '../units/input-error';
 
 /**
@@ -5,12 +6,13 @@ import { InputError } from '../units/input-error';
  * @param tempC 0 to 100 °C
  * @returns kg/L
  * @throws InputError outside 0–100 °C
+ * @example waterDensity(20) // 0.9982
  * @source Kell 1975, J. Chem. Eng. Data 20(1), 97–105 (coefficients from memory)
  */
 export function waterDensity(tempC: number): number {
   if (!(tempC >= 0 && tempC <= 100))
     throw new InputError(
-      `Water at ${tempC} °C is outside 0 to 100 °C.`,
+      `Water at ${inC(tempC)} is outside ${betweenC(0, 100)}.`,
       'Check the temperature and its scale.'
     );
   const t = tempC;

@@ -16,18 +16,27 @@ export function fixedPoint(f: (x: number) => number, x: number, tolerance = 1e-9
   return x;
 }
 
+/** A function was asked for its root where it has none. */
+export class NoRootError extends Error {
+  override name = 'NoRootError';
+  constructor(lo: number, hi: number) {
+    super(`There is no root between ${lo} and ${hi}.`);
+  }
+}
+
 /**
  * Where a continuous function crosses zero between `lo` and `hi`, by bracketed false position
  * (Illinois). Falls back on the midpoint, so it always converges.
  * @param f must differ in sign at `lo` and `hi`, or be zero at one of them
- * @returns the root to `tolerance` in x; the nearer end when `f` does not change sign
+ * @returns the root to `tolerance` in x
+ * @throws NoRootError when `f` does not change sign: a sum must know that there is an answer, or say what it is then
  */
 export function findRoot(f: (x: number) => number, lo: number, hi: number, tolerance = 1e-10): number {
   let [a, b] = [lo, hi];
   let [fa, fb] = [f(a), f(b)];
   if (fa === 0) return a;
   if (fb === 0) return b;
-  if (fa > 0 === fb > 0) return Math.abs(fa) < Math.abs(fb) ? a : b;
+  if (!(fa > 0 !== fb > 0)) throw new NoRootError(lo, hi);
   let side = 0;
   for (let i = 0; i < 200 && Math.abs(b - a) > tolerance; i++) {
     let x = (a * fb - b * fa) / (fb - fa);

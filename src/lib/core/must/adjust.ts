@@ -27,7 +27,7 @@ export function acidityOf(stock: Stock): Acidity {
 }
 
 /** What is wanted: an acid, g/L as tartaric, or a pH. */
-export type AcidTarget = { taGL: number } | { ph: number };
+export type AcidGoal = { taGL: number } | { ph: number };
 
 const acidItem = (acidId: AcidAdditionId, massKg: number): Ingredient => ({ kind: 'acid', acidId, massKg });
 const waterItem = (volumeL: number, alkalinityMgL: number): Ingredient => ({
@@ -44,63 +44,63 @@ export function withAdded(stock: Stock, item: Ingredient): Stock {
 }
 
 /**
- * How much of something takes a stock to its target; 0 when it is there already.
+ * How much of something takes a stock to its goal; 0 when it is there already.
  * @param item the addition of a given amount; @param most the largest amount worth trying
  * @param does whether the addition raises the acid (and lowers the pH), or the other way
  * @throws InputError when even the most does not reach it, or it would have to go the other way
  */
 function toReach(
   stock: Stock,
-  target: AcidTarget,
+  goal: AcidGoal,
   item: (amount: number) => Ingredient,
   most: number,
   does: 'sharpen' | 'soften'
 ): number {
   const miss = (amount: number) => {
     const a = acidityOf(withAdded(stock, item(amount)));
-    const up = 'taGL' in target ? target.taGL - a.taGL : a.ph - target.ph;
+    const up = 'taGL' in goal ? goal.taGL - a.taGL : a.ph - goal.ph;
     return does === 'sharpen' ? up : -up;
   };
   const now = miss(0);
   if (Math.abs(now) < 1e-9) return 0;
-  const name = 'taGL' in target ? `${target.taGL.toFixed(1)} g/L` : `pH ${target.ph.toFixed(2)}`;
+  const name = 'taGL' in goal ? `${goal.taGL.toFixed(1)} g/L` : `pH ${goal.ph.toFixed(2)}`;
   if (now < 0)
     throw new InputError(
       does === 'sharpen' ? `It is sharper than ${name} already.` : `It is softer than ${name} already.`,
       does === 'sharpen' ? 'Soften it: water, or a base.' : 'Sharpen it: acid, or lemon.'
     );
   if (miss(most) > 0)
-    throw new InputError(`This alone does not bring it to ${name}.`, 'Choose a nearer target.');
+    throw new InputError(`This alone does not bring it to ${name}.`, 'Choose a nearer goal.');
   return findRoot((x) => -miss(x), 0, most, 1e-9);
 }
 
 /**
- * Kilograms of an acid, or of a base such as potassium bicarbonate, that take a must to a target.
- * @throws InputError when the target lies the other way or out of reach
+ * Kilograms of an acid, or of a base such as potassium bicarbonate, that take a must to a goal.
+ * @throws InputError when the goal lies the other way or out of reach
  */
-export function acidToReach(stock: Stock, target: AcidTarget, acidId: AcidAdditionId): number {
+export function acidToReach(stock: Stock, goal: AcidGoal, acidId: AcidAdditionId): number {
   const { volumeL, taGL } = acidityOf(stock);
   // Either base takes at least half its weight of acid; past 60 g/L no acid is worth counting.
   const most = isBase(acidId) ? ((2 * taGL + 1) * volumeL) / 1000 : 0.06 * volumeL;
-  return toReach(stock, target, (kg) => acidItem(acidId, kg), most, isBase(acidId) ? 'soften' : 'sharpen');
+  return toReach(stock, goal, (kg) => acidItem(acidId, kg), most, isBase(acidId) ? 'soften' : 'sharpen');
 }
 
-/** Litres of water that thin a must to a target. @throws InputError as `acidToReach` */
-export const waterToReach = (stock: Stock, target: AcidTarget, alkalinityMgL = 0): number =>
-  toReach(stock, target, (l) => waterItem(l, alkalinityMgL), 20 * acidityOf(stock).volumeL, 'soften');
+/** Litres of water that thin a must to a goal. @throws InputError as `acidToReach` */
+export const waterToReach = (stock: Stock, goal: AcidGoal, alkalinityMgL = 0): number =>
+  toReach(stock, goal, (l) => waterItem(l, alkalinityMgL), 20 * acidityOf(stock).volumeL, 'soften');
 
-/** Litres of lemon juice that take a must to a target, and how many lemons that is. @throws InputError as `acidToReach` */
-export function lemonsToReach(stock: Stock, target: AcidTarget): { juiceL: number; lemons: number } {
-  const juiceL = toReach(stock, target, lemonItem, 3 * acidityOf(stock).volumeL, 'sharpen');
+/** Litres of lemon juice that take a must to a goal, and how many lemons that is. @throws InputError as `acidToReach` */
+export function lemonsToReach(stock: Stock, goal: AcidGoal): { juiceL: number; lemons: number } {
+  const juiceL = toReach(stock, goal, lemonItem, 3 * acidityOf(stock).volumeL, 'sharpen');
   return { juiceL, lemons: juiceL / LEMON_JUICE_L };
 }
 
-/** One way to a target: what goes in, and where it ends. */
+/** One way to a goal: what goes in, and where it ends. */
 export type Way = {
   id: AcidAdditionId | 'lemon' | 'water';
   item: Ingredient;
   after: Acidity;
-  /** what it stops at, short of the target: the pH, or twice the usual dose; null when it gets there */
+  /** what it stops at, short of the goal: the pH, or twice the usual dose; null when it gets there */
   stops: 'ph' | 'dose' | null;
 };
 
@@ -135,21 +135,20 @@ const isBase = (id: AcidAdditionId): boolean => id === 'potassium-bicarbonate' |
  * Every way to bring a must to an acid or a pH: powders, lemons, water, bases; none when it is there.
  * @param alkalinityMgL of the water it would be thinned with, mg/L as CaCO₃
  */
-export function waysToReach(stock: Stock, target: AcidTarget, alkalinityMgL = 0): Way[] {
+export function waysToReach(stock: Stock, goal: AcidGoal, alkalinityMgL = 0): Way[] {
   const now = acidityOf(stock);
   // Nearer than anyone measures is there.
-  if ('taGL' in target ? Math.abs(now.taGL - target.taGL) < 0.02 : Math.abs(now.ph - target.ph) < 0.005)
-    return [];
+  if ('taGL' in goal ? Math.abs(now.taGL - goal.taGL) < 0.02 : Math.abs(now.ph - goal.ph) < 0.005) return [];
   const amount: Record<Way['id'], () => Ingredient> = {
-    tartaric: () => acidItem('tartaric', acidToReach(stock, target, 'tartaric')),
-    lemon: () => lemonItem(lemonsToReach(stock, target).juiceL),
-    citric: () => acidItem('citric', acidToReach(stock, target, 'citric')),
-    malic: () => acidItem('malic', acidToReach(stock, target, 'malic')),
-    'acid-blend': () => acidItem('acid-blend', acidToReach(stock, target, 'acid-blend')),
-    water: () => waterItem(waterToReach(stock, target, alkalinityMgL), alkalinityMgL),
+    tartaric: () => acidItem('tartaric', acidToReach(stock, goal, 'tartaric')),
+    lemon: () => lemonItem(lemonsToReach(stock, goal).juiceL),
+    citric: () => acidItem('citric', acidToReach(stock, goal, 'citric')),
+    malic: () => acidItem('malic', acidToReach(stock, goal, 'malic')),
+    'acid-blend': () => acidItem('acid-blend', acidToReach(stock, goal, 'acid-blend')),
+    water: () => waterItem(waterToReach(stock, goal, alkalinityMgL), alkalinityMgL),
     'potassium-bicarbonate': () =>
-      acidItem('potassium-bicarbonate', acidToReach(stock, target, 'potassium-bicarbonate')),
-    'calcium-carbonate': () => acidItem('calcium-carbonate', acidToReach(stock, target, 'calcium-carbonate'))
+      acidItem('potassium-bicarbonate', acidToReach(stock, goal, 'potassium-bicarbonate')),
+    'calcium-carbonate': () => acidItem('calcium-carbonate', acidToReach(stock, goal, 'calcium-carbonate'))
   };
   return (Object.keys(amount) as Way['id'][]).flatMap((id) => {
     try {
@@ -169,16 +168,16 @@ export function waysToReach(stock: Stock, target: AcidTarget, alkalinityMgL = 0)
 const LEMON_CITRIC_GL = 55;
 
 /**
- * The ways to a target that do a good wine no harm: each stops at pH 3.1 (a base at 3.8), or at twice the usual dose
+ * The ways to a goal that do a good wine no harm: each stops at pH 3.1 (a base at 3.8), or at twice the usual dose
  * with what is in already, whichever comes first. The rest is for the tongue.
  * @param hadG grams of powdered acid that are in already
  */
-export function kindWays(stock: Stock, target: AcidTarget, alkalinityMgL = 0, hadG = 0): Way[] {
+export function kindWays(stock: Stock, goal: AcidGoal, alkalinityMgL = 0, hadG = 0): Way[] {
   const now = acidityOf(stock);
-  const sharpens = 'taGL' in target ? target.taGL > now.taGL + 0.02 : target.ph < now.ph - 0.005;
-  const softens = 'taGL' in target ? target.taGL < now.taGL - 0.02 : target.ph > now.ph + 0.005;
+  const sharpens = 'taGL' in goal ? goal.taGL > now.taGL + 0.02 : goal.ph < now.ph - 0.005;
+  const softens = 'taGL' in goal ? goal.taGL < now.taGL - 0.02 : goal.ph > now.ph + 0.005;
   if (!sharpens && !softens) return [];
-  const direct = waysToReach(stock, target, alkalinityMgL);
+  const direct = waysToReach(stock, goal, alkalinityMgL);
   const ids: Way['id'][] = sharpens
     ? ['tartaric', 'lemon', 'citric', 'malic', 'acid-blend']
     : ['water', 'potassium-bicarbonate', 'calcium-carbonate'];
@@ -220,6 +219,7 @@ export function mustOf(m: { volumeL: number; sg: number; taGL: number; ph: numbe
  * TA by a drop kit: drops until the colour turns, times what a drop stands for.
  * @param gLPerDrop g/L as tartaric a drop, as the kit says
  * @throws InputError when a count is not positive
+ * @example taFromDrops(7, 1) // 7
  */
 export function taFromDrops(drops: number, gLPerDrop: number): number {
   if (!(drops >= 0 && gLPerDrop > 0))
@@ -230,7 +230,10 @@ export function taFromDrops(drops: number, gLPerDrop: number): number {
   return drops * gLPerDrop;
 }
 
-/** Strength, % by volume, once all sugar of a stock has fermented. */
+/**
+ * Strength, % by volume, once all sugar of a stock has fermented.
+ * @example potentialOf(stockAt(5, 1.08)) // 12.993
+ */
 export const potentialOf = (stock: Stock): number => abvOf(ferment(stock, stock.hexoseKg).stock);
 
 /** What brings a must to a strength: sugar to add, or water; nothing when it is there. */
@@ -242,20 +245,21 @@ const READ_ABV = 0.15;
 /**
  * The correction of a must that is to ferment to `abv`: the whole of it. Common practice is to add half, read, and
  * add the rest.
- * @throws InputError when there is no liquid
+ * @throws InputError when there is no liquid, or neither sugar nor water brings it there
+ * @example correctionTo(stockAt(5, 1.07), 12).kind // 'sugar'
  */
 export function correctionTo(stock: Stock, abv: number, alkalinityMgL = 0): Correction {
   const { volumeL } = acidityOf(stock);
   const now = potentialOf(stock);
   if (Math.abs(now - abv) < READ_ABV) return { kind: 'none' };
-  const after = (item: Ingredient) => potentialOf(withAdded(stock, item)) - abv;
-  if (now < abv)
-    return {
-      kind: 'sugar',
-      kg: findRoot((kg) => after({ kind: 'sugar', sugarId: 'white', massKg: kg }), 0, 1.5 * volumeL, 1e-7)
-    };
-  return {
-    kind: 'water',
-    litres: findRoot((l) => -after(waterItem(l, alkalinityMgL)), 0, 20 * volumeL, 1e-6)
-  };
+  const kind = now < abv ? 'sugar' : 'water';
+  const gap = (x: number) =>
+    potentialOf(
+      withAdded(stock, kind === 'sugar' ? { kind, sugarId: 'white', massKg: x } : waterItem(x, alkalinityMgL))
+    ) - abv;
+  const most = (kind === 'sugar' ? 1.5 : 20) * volumeL;
+  if (gap(most) > 0 !== (kind === 'sugar'))
+    throw new InputError(`No ${kind} brings this to ${abv.toFixed(1)} %.`, 'Choose a nearer strength.');
+  const amount = findRoot(gap, 0, most, 1e-7);
+  return kind === 'sugar' ? { kind, kg: amount } : { kind, litres: amount };
 }

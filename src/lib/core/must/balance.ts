@@ -1,3 +1,4 @@
+import { inC, inL } from '../units/say';
 import { BOTTLE_L } from '../tables/bottles';
 import { abvOf, finish, ferment, YIELD } from '../ferment/convert';
 import { dissolves } from '../liquid/mix';
@@ -29,7 +30,7 @@ export function sgAtAge(plan: Plan, ageH: number): number | null {
   return dissolves(now.waterKg, now.solidsKg) ? (liquid(now)?.sg ?? null) : null;
 }
 
-type Figures = {
+export type Figures = {
   liquidVolumeL: number;
   vesselVolumeL: number;
   sgNoneGiven: number;
@@ -53,42 +54,47 @@ type Luck = { yield: number; tolerance: number; pulp: number; lees: number };
 
 const TYPICAL_LUCK: Luck = { yield: 0, tolerance: 0, pulp: 0, lees: 0 };
 
+/** No must, and so no figure of one. */
+const undefinedFigures = (sgNoneGiven = NaN): Figures => ({
+  liquidVolumeL: NaN,
+  vesselVolumeL: NaN,
+  sgNoneGiven,
+  sgAllGiven: NaN,
+  potentialAbv: NaN,
+  finalAbv: NaN,
+  finalSg: NaN,
+  residualGL: NaN,
+  taGL: NaN,
+  ph: NaN,
+  intoGlassL: NaN,
+  bottles: NaN,
+  yanMgL: NaN,
+  fruitPerL: NaN,
+  sgNow: NaN,
+  costPerBottle: NaN
+});
+
 /** NaN stands for what is not defined: no liquid, sugar that cannot dissolve, no acid. */
 function figures(m: Mix, plan: Plan, luck: Luck, cost: number, nearPh?: number): Figures {
   const none = dissolves(m.none.waterKg, m.none.solidsKg) ? liquid(m.none) : null;
   const all = dissolves(m.all.waterKg, m.all.solidsKg) ? liquid(m.all) : null;
   const now = m.now.waterKg > 0 && dissolves(m.now.waterKg, m.now.solidsKg) ? liquid(m.now) : null;
   const gone = NaN;
-  if (!all)
-    return {
-      liquidVolumeL: gone,
-      vesselVolumeL: gone,
-      sgNoneGiven: none?.sg ?? gone,
-      sgAllGiven: gone,
-      potentialAbv: gone,
-      finalAbv: gone,
-      finalSg: gone,
-      residualGL: gone,
-      taGL: gone,
-      ph: gone,
-      intoGlassL: gone,
-      bottles: gone,
-      yanMgL: gone,
-      fruitPerL: gone,
-      sgNow: gone,
-      costPerBottle: gone
-    };
+  if (!all) return undefinedFigures(none?.sg);
   const ethanolYield = drawn(YIELD.ethanol, luck.yield);
   const heldL = pulpL(plan.press, m.pulpKg, luck.pulp);
   // Sugar that waits for the fruit to be out finds less must, and none of it stays in the pulp.
   const isLate = isSweetenedLate(plan) && m.pulpKg > 0 && m.sweet.solidsKg > 0;
   const wine = isLate ? afterFruit(m.all, m.sweet, heldL) : m.all;
-  const made = isLate ? liquid(wine)! : all;
+  const made = isLate ? liquid(wine) : all;
+  if (!made) return undefinedFigures(none?.sg);
   const dry = ferment(wine, wine.hexoseKg, ethanolYield).stock;
   const potentialAbv = abvOf(dry);
   const tolerance = drawn(toleranceOf(plan.yeast), luck.tolerance);
   const end = potentialAbv <= tolerance ? dry : finish(wine, tolerance, ethanolYield).stock;
-  const final = liquid(end)!;
+  const final = liquid(end);
+  // All but saturated, it takes more water to split its sugar than it has: nothing that ferments.
+  if (!final) return undefinedFigures(none?.sg);
   const intoGlassL = isLate ? made.volumeL : Math.max(0, all.volumeL - heldL);
   const afterLees =
     intoGlassL * (1 - drawn(FIRST_RACKING_LOSS, luck.lees)) * (1 - drawn(LATER_RACKING_LOSS, luck.lees));
@@ -114,7 +120,11 @@ function figures(m: Mix, plan: Plan, luck: Luck, cost: number, nearPh?: number):
   };
 }
 
-/** Figures of the likely must alone: no ranges, and fast. For the solver. */
+/**
+ * Figures of the likely must alone: no ranges, and fast. For the solver.
+ * @example
+ * likelyFigures({ ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 1 }, { kind: 'water', volumeL: 4 }] }).potentialAbv // 13.509
+ */
 export const likelyFigures = (plan: Plan): Figures => figures(mixOf(plan), plan, TYPICAL_LUCK, NaN);
 
 export type MustEstimate = { [K in keyof Figures]: Estimate | null } & {
@@ -157,6 +167,8 @@ const LUCK_DIMENSIONS = 4;
  * @param ageH hours since the fruit went in, for `sgNow`; null when it is not asked
  * @returns each figure low–likely–high (10th–90th percentile of a fixed sample), null where undefined
  * @throws InputError naming the ingredient that is unknown
+ * @example
+ * estimateMust({ ingredients: [{ kind: 'produce', produceId: 'plum', massKg: 4 }, { kind: 'water', volumeL: 6 }] }).liquidVolumeL!.likely // 9.7613
  */
 export function estimateMust(plan: Plan, ageH: number | null = null): MustEstimate {
   const age = ageOf(plan, ageH);
@@ -212,9 +224,7 @@ function assumptions(plan: Plan, m: Mix, e: { [K in keyof Figures]: Estimate | n
     produce.some((i) => i.massKg > 0 && test(i));
   const simmerMin = produce.reduce((sum, i) => sum + (i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0), 0);
   if (simmerMin > 0)
-    said.push(
-      `What simmers away, about ${boilOffL(simmerMin)[1].toFixed(1)} L, is made up with water to the mark.`
-    );
+    said.push(`What simmers away, about ${inL(boilOffL(simmerMin)[1])}, is made up with water to the mark.`);
   if (isUsed(isStrained))
     said.push(
       'What is strained before the sugar keeps its share of the thin infusion; nothing of it stays in the bucket.'
@@ -240,7 +250,7 @@ function assumptions(plan: Plan, m: Mix, e: { [K in keyof Figures]: Estimate | n
         : 'No liquid is poured, so there is no gravity until the fruit gives its juice.'
     );
   if (!e.sgAllGiven && m.all.waterKg > 0)
-    said.push('There is more sugar than all the water in the must can dissolve at 20 °C.');
+    said.push(`There is more sugar than all the water in the must can dissolve at ${inC(20)}.`);
   if (e.finalAbv && e.potentialAbv && e.finalAbv.likely < e.potentialAbv.likely - 0.05)
     said.push(
       `The yeast stops near ${toleranceOf(plan.yeast)[1]} %, so about ${Math.round(e.residualGL!.likely)} g/L of sugar stays: sweet, and alive.`

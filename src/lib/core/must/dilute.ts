@@ -33,6 +33,7 @@ export const SANITISERS = {
  * Millilitres of a stock solution that make `volumeL` of a weaker one.
  * @param stockShare and wantedShare as fractions of the same kind
  * @throws InputError when the stock is weaker than what is wanted
+ * @example stockMl(10, 0.001, 0.1) // 100
  */
 export function stockMl(volumeL: number, wantedShare: number, stockShare: number): number {
   if (!(stockShare > 0 && wantedShare >= 0))
@@ -42,13 +43,19 @@ export function stockMl(volumeL: number, wantedShare: number, stockShare: number
   return (1000 * volumeL * wantedShare) / stockShare;
 }
 
-/** Grams of metabisulphite in `volumeL` for `so2MgL` of sulphur dioxide. */
+/**
+ * Grams of metabisulphite in `volumeL` for `so2MgL` of sulphur dioxide.
+ * @example sulphiteG(10, 50) // 0.86806
+ */
 export const sulphiteG = (
   volumeL: number,
   so2MgL: number,
   salt: 'potassium' | 'sodium' = 'potassium'
 ): number => (so2MgL * volumeL) / 1000 / SO2_SHARE[salt];
 
-/** Millilitres of household bleach of `percent` % for `ppm` mg/L of chlorine. */
+/**
+ * Millilitres of household bleach of `percent` % for `ppm` mg/L of chlorine.
+ * @example bleachMl(5, 200, 5) // 20
+ */
 export const bleachMl = (volumeL: number, ppm: number, percent: number): number =>
   stockMl(volumeL, ppm / 1e6, percent / 100);

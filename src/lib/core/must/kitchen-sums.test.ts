@@ -139,15 +139,17 @@ describe('dilution', () => {
 });
 
 describe('a portrait of produce', () => {
-  it.each(PRODUCE.map((p) => [p.id, p] as const))('%s has a juice and a wine', (_id, p) => {
-    const j = juiceOf(p);
-    expect(j.brix).toBeGreaterThanOrEqual(0);
-    expect(j.taGL).toBeGreaterThanOrEqual(0);
-    expect(j.ph).toBeGreaterThan(1.5);
-    expect(j.ph).toBeLessThan(8);
-    const wine = usualWine(p, p.amountKgL[1]);
-    expect(wine.estimate.intoGlassL!.likely).toBeGreaterThan(9.5);
-    expect(wine.estimate.potentialAbv!.likely).toBeGreaterThan(11.9);
+  it('every entry has a juice and a wine', () => {
+    for (const p of PRODUCE) {
+      const j = juiceOf(p);
+      expect(j.brix, p.id).toBeGreaterThanOrEqual(0);
+      expect(j.taGL, p.id).toBeGreaterThanOrEqual(0);
+      expect(j.ph, p.id).toBeGreaterThan(1.5);
+      expect(j.ph, p.id).toBeLessThan(8);
+      const wine = usualWine(p, p.amountKgL[1]);
+      expect(wine.estimate.intoGlassL!.likely, p.id).toBeGreaterThan(9.5);
+      expect(wine.estimate.potentialAbv!.likely, p.id).toBeGreaterThan(11.9);
+    }
   });
 
   // Published juice acidities, g/L as tartaric (handbooks of fruit juice, from memory).

@@ -132,7 +132,11 @@ export function strained(m: Mix, press: Plan['press'], z = 0): Mix {
   return m;
 }
 
-/** Hours until nine tenths of all that the plan's fruit holds is in the must; 0 without fruit. */
+/**
+ * Hours until nine tenths of all that the plan's fruit holds is in the must; 0 without fruit.
+ * @example
+ * hoursToGive({ ingredients: [{ kind: 'produce', produceId: 'plum', massKg: 4 }, { kind: 'water', volumeL: 6 }] }) // 60.459
+ */
 export function hoursToGive(plan: Plan): number {
   const age = ageOf(plan, 0);
   // Each lot gives at its own pace; what each holds need be found once.
@@ -146,5 +150,7 @@ export function hoursToGive(plan: Plan): number {
   if (held <= 1e-9) return 0;
   const left = (h: number) =>
     lots.reduce((sum, l) => sum + l.solidsKg * (1 - shareGiven(l.halfH, h)), 0) / held;
-  return findRoot((h) => 0.1 - left(h), 0, 24 * 60, 1e-2);
+  // Nobody leaves fruit in for longer.
+  const most = 24 * 60;
+  return left(most) >= 0.1 ? most : findRoot((h) => 0.1 - left(h), 0, most, 1e-2);
 }

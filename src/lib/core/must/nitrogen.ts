@@ -35,7 +35,7 @@ export type NutrientPlan = {
  * missing, to its ceiling; then mix to its own.
  * @param must with all the sugar that is planned in it, so that feeding in steps keeps its breaks
  * @param style `staggered` in four quarters, or all `at-once` with the yeast
- * @returns null when there is no liquid or no sugar
+ * @returns null when there is no liquid or no sugar, or too much of it to ferment
  * @source quarters at 24, 48, 72 h and the third break: common practice among honey winemakers
  */
 export function nutrientPlan(
@@ -58,7 +58,10 @@ export function nutrientPlan(
   );
   const mixGL = usualMixGL + Math.max(0, moreMixGL);
   const missingMgL = Math.max(0, shortMgL - mixGL * mix - dapGL * dap);
-  const breakSg = liquid(ferment(must, must.hexoseKg / 3).stock)!.sg;
+  const third = liquid(ferment(must, must.hexoseKg / 3).stock);
+  // All but saturated: nothing that ferments.
+  if (!third) return null;
+  const breakSg = third.sg;
   const [mixG, dapG] = [mixGL * volumeL, dapGL * volumeL];
   const quarter = (when: string, hours: number | null, sg: number | null): Feed => ({
     when,

@@ -1,6 +1,5 @@
 import type { StepId } from '../tables/step-id';
 import { choiceOf } from '../tables/schools';
-import { mixOf } from './mix';
 import { nutrientPlan, type Feed, type NutrientPlan } from './nitrogen';
 import { usesEnzyme } from '../plan/chosen';
 import { entryOf, type Plan } from '../plan/plan';
@@ -121,14 +120,6 @@ export function nutrientOf(plan: Plan, must: Stock): NutrientPlan | null {
   if (style === 'none') return null;
   return nutrientPlan(must, YEASTS[plan.yeast?.yeastId ?? 'wine'].appetite, style);
 }
-
-/** The parts of nutrient that a plan promises, kept: lists ask for them at every tick. */
-export function feedsOf(plan: Plan): Feed[] {
-  let feeds = promised.get(plan);
-  if (!feeds) promised.set(plan, (feeds = nutrientOf(plan, mixOf(plan).all)?.feeds ?? []));
-  return feeds;
-}
-const promised = new WeakMap<Plan, Feed[]>();
 
 /** A feed of nutrient as it is measured out. */
 export const feedText = ({ mixG, dapG }: Pick<Feed, 'mixG' | 'dapG'>): string =>

@@ -9,6 +9,7 @@ import { contribution, TYPICAL } from './contribution';
  * Sugar to add so that a must reaches a gravity: kg of a sweetener into `volumeL` at `fromSg`.
  * @param volumeL free liquid, L; gravities 20/20
  * @throws InputError when the target is below where it stands, or denser than the sweetener itself
+ * @example sugarToReach(5, 1.05, 1.08) // 0.45108
  */
 export function sugarToReach(
   volumeL: number,
@@ -30,10 +31,15 @@ export function sugarToReach(
       `${SWEETENERS[sugarId].name} alone does not bring it to ${toSg.toFixed(3)}.`,
       'Aim lower, or use a drier sugar.'
     );
+  // Where it stands there already, to the last digit.
+  if (read(0) >= toSg) return 0;
   return findRoot((kg) => read(kg) - toSg, 0, most, 1e-9);
 }
 
-/** Litres of water that bring a must down to a gravity. @throws InputError when it is there or below already */
+/**
+ * Litres of water that bring a must down to a gravity. @throws InputError when it is there or below already
+ * @example waterToLower(5, 1.1, 1.08) // 1.2625
+ */
 export function waterToLower(volumeL: number, fromSg: number, toSg: number): number {
   if (!(toSg <= fromSg && toSg > 1))
     throw new InputError(
@@ -42,7 +48,12 @@ export function waterToLower(volumeL: number, fromSg: number, toSg: number): num
     );
   const stock = stockAt(volumeL, fromSg);
   const { poured } = contribution({ kind: 'water', volumeL: 1 }, undefined, TYPICAL);
-  return findRoot((l) => toSg - liquid(addInto(scaled(stock), poured, l))!.sg, 0, volumeL * 200, 1e-6);
+  const read = (l: number) => liquid(addInto(scaled(stock), poured, l))!.sg;
+  const most = volumeL * 200;
+  if (read(0) <= toSg) return 0;
+  if (read(most) > toSg)
+    throw new InputError(`${toSg.toFixed(4)} is all but water.`, 'Aim at a gravity one can read.');
+  return findRoot((l) => toSg - read(l), 0, most, 1e-6);
 }
 
 /**

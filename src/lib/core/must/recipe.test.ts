@@ -1,3 +1,4 @@
+import { plain } from '../units/say';
 import { describe, expect, it } from 'vitest';
 import type { LedgerEvent } from '../ledger/log';
 import { asMade, nextTimeNotes } from '../ledger/as-made';
@@ -28,7 +29,7 @@ const recipe = (n: number, family: number, version: number): Recipe => ({
 describe('recipes', () => {
   it('the same wine in another size is no difference but its size', () => {
     expect(differences(plan, plan)).toEqual([]);
-    expect(differences(plan, scalePlan(plan, 3))).toEqual(['33.0 L for 11.0 L']);
+    expect(differences(plan, scalePlan(plan, 3)).map(plain)).toEqual(['33.0 L for 11.0 L']);
   });
 
   it('says what changed, by the litre', () => {

@@ -1,8 +1,11 @@
+import { inL, inML } from '../units/say';
 import { z } from 'zod';
+import { InputError } from '../units/input-error';
+import { withoutFigures } from '../plan/figures';
 import { nameOf } from '../plan/name';
 import { amountOf, planSchema, type Ingredient, type Plan } from '../plan/plan';
 import { YEASTS } from '../tables/yeasts';
-import { likelyFigures } from './balance';
+import { evaluate } from './evaluate';
 import { choiceOf, optionsOf, SCHOOL_IDS, SCHOOLS } from '../tables/schools';
 
 /** One version of a recipe: it is never changed, only followed by another. */
@@ -23,6 +26,43 @@ export const recipeSchema = z.strictObject({
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 
+/**
+ * A plan as the next version of a recipe, or the first of its own.
+ * @param known the versions there are of it
+ * @throws InputError without a name
+ */
+export function nextVersion(
+  plan: Plan,
+  name: string,
+  parent: Recipe | null,
+  known: readonly Recipe[],
+  about: { note?: string; batchId?: string },
+  id: string,
+  at: number
+): Recipe {
+  if (!name.trim()) throw new InputError('The recipe has no name.', 'Give it one, such as Rhubarb.', 'name');
+  return {
+    id,
+    family: parent?.family ?? id,
+    parent: parent?.id ?? null,
+    version: Math.max(0, ...known.map((r) => r.version)) + 1,
+    name: name.trim(),
+    // Lots belong to this year's harvest, and what was read and put away to this plan.
+    plan: {
+      ...plan,
+      name: name.trim(),
+      acknowledged: undefined,
+      ingredients: plan.ingredients.map((row) => {
+        const { lotId: _, ...i } = withoutFigures(row);
+        return i as Ingredient;
+      })
+    },
+    madeAt: new Date(at).toISOString(),
+    ...(about.note?.trim() ? { note: about.note.trim() } : {}),
+    ...(about.batchId ? { batchId: about.batchId } : {})
+  };
+}
+
 /** What an ingredient is, whatever there is of it. */
 const keyOf = (i: Ingredient): string =>
   i.kind === 'produce' || i.kind === 'juice'
@@ -39,7 +79,7 @@ const keyOf = (i: Ingredient): string =>
 type PerLitre = Map<string, { title: string; amount: number; unit: 'kg' | 'L' }>;
 
 function perLitre(plan: Plan): PerLitre {
-  const litres = likelyFigures(plan).intoGlassL;
+  const litres = evaluate(plan).likely.intoGlassL;
   const out: PerLitre = new Map();
   for (const i of plan.ingredients) {
     if (amountOf(i) <= 0) continue;
@@ -53,14 +93,14 @@ function perLitre(plan: Plan): PerLitre {
 
 /** An amount a litre in words: grams under a kilogram. */
 const perText = (amount: number, unit: 'kg' | 'L'): string =>
-  unit === 'L' ? `${(1000 * amount).toPrecision(2)} mL` : `${Number((1000 * amount).toPrecision(3))} g`;
+  unit === 'L' ? inML(Number((1000 * amount).toPrecision(2))) : `${Number((1000 * amount).toPrecision(3))} g`;
 
 /** Less than this share is weighing, not a change. */
 const ALIKE = 0.02;
 
 /**
  * How a plan differs from another, in lines: what is more or less a litre of wine, what is new or gone, other
- * wishes, yeast and schools. Empty when they make the same wine.
+ * goals, yeast and schools. Empty when they make the same wine.
  */
 export function differences(from: Plan, to: Plan): string[] {
   const lines: string[] = [];
@@ -74,11 +114,11 @@ export function differences(from: Plan, to: Plan): string[] {
       );
   }
   for (const [key, x] of a) if (!b.has(key)) lines.push(`no ${x.title.toLowerCase()}`);
-  const [fa, fb] = [likelyFigures(from), likelyFigures(to)];
+  const [fa, fb] = [evaluate(from).likely, evaluate(to).likely];
   if (Math.abs(fa.finalAbv - fb.finalAbv) > 0.15)
     lines.push(`strength ${fb.finalAbv.toFixed(1)} % for ${fa.finalAbv.toFixed(1)} %`);
   if (Math.abs(fa.intoGlassL - fb.intoGlassL) > 0.1)
-    lines.push(`${fb.intoGlassL.toFixed(1)} L for ${fa.intoGlassL.toFixed(1)} L`);
+    lines.push(`${inL(fb.intoGlassL)} for ${inL(fa.intoGlassL)}`);
   const sweet = (p: Plan) => (choiceOf(p, 'finish') === 'dry' ? 0 : (p.target?.sweetGL ?? 0));
   if (sweet(from) !== sweet(to)) lines.push(`${sweet(to)} g/L of sweetness for ${sweet(from)}`);
   const yeast = (p: Plan) => YEASTS[p.yeast?.yeastId ?? 'wine'].name.toLowerCase();

@@ -25,6 +25,8 @@ const fed = (plan: Plan, part: number): Ingredient[] =>
  * A plan's sugar by when it goes in: all at the start, half or all of it with the fruit out, or a gentle start and
  * two feeds. Only sugar and honey wait; what fruit brings is in from the start.
  * @param plan with its amounts worked out
+ * @example
+ * sugarParts({ sugar: 'halves', ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 2 }] }).later[0]!.step // 'feed-1'
  */
 export function sugarParts(plan: Plan): SugarParts {
   const how = plan.sugar ?? 'start';

@@ -20,6 +20,9 @@ export function alkalinityMgL(value: number, unit: AlkalinityUnit): number {
   return value * ALKALINITY_UNITS[unit].factor;
 }
 
-/** What a water does to a must, in a word. Common practice. */
+/**
+ * What a water does to a must, in a word. Common practice.
+ * @example waterWord(180) // 'hard'
+ */
 export const waterWord = (mgL: number): 'soft' | 'middling' | 'hard' | 'very hard' =>
   mgL < 60 ? 'soft' : mgL < 140 ? 'middling' : mgL < 240 ? 'hard' : 'very hard';

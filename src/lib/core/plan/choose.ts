@@ -1,3 +1,4 @@
+import { inL } from '../units/say';
 import { findPoisonous, unsafePart } from '../tables/plants';
 import type { Ingredient } from './plan';
 import { SWEETENERS, type Sweetener, type SweetenerId } from '../tables/sweeteners';
@@ -194,7 +195,7 @@ export function chooseIngredient(
 }
 
 const POWDER_HINT: Partial<Record<AdditiveId, string>> = {
-  tea: 'for grip, one strong bag for each 4 L',
+  tea: `for grip, one strong bag for each ${inL(4, 'rule')}`,
   zest: 'scent, no white pith',
   oak: 'taste weekly',
   hops: 'taste daily'

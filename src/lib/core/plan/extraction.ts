@@ -75,7 +75,10 @@ export const halfGivenH = (
 /** How much sooner fruit gives that is not in a bag. Common practice. */
 const LOOSE_PACE = 0.85;
 
-/** Share of what the fruit holds that has gone into the must after `hours`: first order. */
+/**
+ * Share of what the fruit holds that has gone into the must after `hours`: first order.
+ * @example shareGiven(24, 48) // 0.75
+ */
 export const shareGiven = (halfH: number, hours: number): number =>
   halfH > 0 ? 1 - 2 ** (-Math.max(0, hours) / halfH) : 1;
 
@@ -83,7 +86,10 @@ export const shareGiven = (halfH: number, hours: number): number =>
 export const BOIL_OFF_L_H = [0.4, 0.7, 1.2] as const;
 const LID = 0.25;
 
-/** Litres lost by simmering for `minutes`, low–usual–high. */
+/**
+ * Litres lost by simmering for `minutes`, low–usual–high.
+ * @example boilOffL(20)[1] // 0.23333
+ */
 export const boilOffL = (minutes: number, isCovered = false): readonly [number, number, number] => {
   const share = (minutes / 60) * (isCovered ? LID : 1);
   return [BOIL_OFF_L_H[0] * share, BOIL_OFF_L_H[1] * share, BOIL_OFF_L_H[2] * share];
@@ -130,7 +136,10 @@ export type Mill = keyof typeof MILLS;
 export const juiceLPerKg = (press: Press, mill: Mill, z = 0): number =>
   drawn(PRESSES[press].litresPerKg, z) * MILLS[mill].share;
 
-/** Press loads for `massKg`, when a load takes `pressL` litres of pulp: a litre of milled pulp weighs about 0.95 kg. Common practice. */
+/**
+ * Press loads for `massKg`, when a load takes `pressL` litres of pulp: a litre of milled pulp weighs about 0.95 kg. Common practice.
+ * @example pressLoads(30, 12) // 3
+ */
 export const pressLoads = (massKg: number, pressL: number): number =>
   Math.ceil(massKg / 0.95 / pressL - 1e-9);
 

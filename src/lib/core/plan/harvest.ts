@@ -8,7 +8,7 @@ const kg = z.number().finite().min(0).max(2000);
 const time = z.iso.datetime();
 
 /** What became of part of a lot, apart from going into a batch. */
-const fateSchema = z.strictObject({
+export const fateSchema = z.strictObject({
   at: time,
   what: z.enum(['frozen', 'thawed', 'trimmed', 'thrown', 'eaten']),
   /** kg that went; for freezing, thawing and trimming what is left of the lot after it */

@@ -1,3 +1,4 @@
+import { inKg, inL } from '../units/say';
 import { z } from 'zod';
 import { findPoisonous, unsafePart } from '../tables/plants';
 import {
@@ -22,15 +23,13 @@ import { ACID_ADDITIONS, ADDITIVES, type AcidAdditionId, type AdditiveId } from 
 const keys = <K extends string>(table: Record<K, unknown>) => Object.keys(table) as [K, ...K[]];
 
 const MAX_KG = 2000;
-
 const MAX_L = 5000;
+const amount = (most: number, said: string) =>
+  z.number().finite().min(0, 'must not be negative').max(most, `is more than ${said}`);
+const massKg = amount(MAX_KG, inKg(MAX_KG, 'rule'));
 
-const massKg = z.number().finite().min(0, 'must not be negative').max(MAX_KG, `is more than ${MAX_KG} kg`);
-
-const volumeL = z.number().finite().min(0, 'must not be negative').max(MAX_L, `is more than ${MAX_L} L`);
-
+const volumeL = amount(MAX_L, inL(MAX_L, 'rule'));
 const produceId = z.string().max(64);
-
 const id = z.string().max(64);
 
 const findings = {
@@ -176,7 +175,7 @@ const ingredients = (checkEntry: Check, isKept: boolean) =>
       ...row,
       kind: z.literal('additive'),
       additiveId: z.enum(keys<AdditiveId>(ADDITIVES)),
-      massKg: massKg.max(20, 'is more than 20 kg of a powder')
+      massKg: massKg.max(20, `is more than ${inKg(20, 'rule')} of a powder`)
     })
   ]);
 
@@ -192,7 +191,7 @@ export const yeastSchema = z.strictObject({
 });
 
 /** What is asked of the solver; what is null or left out follows. */
-export const targetSchema = z.strictObject({
+export const goalsSchema = z.strictObject({
   abv: z.number().finite().min(0).max(25).nullable(),
   /** litres into glass, once the fruit is out; null makes as much as the fruit usually does */
   volumeL: z.number().finite().positive().max(MAX_L).nullable(),
@@ -257,7 +256,8 @@ const plans = <I extends typeof ingredientSchema>(item: I) =>
       .max(100, 'holds more than 100 ingredients'),
     yeast: yeastSchema.optional(),
     name: z.string().max(120).optional(),
-    target: targetSchema.optional(),
+    /** its goals: `target` is their name in files and on the routes */
+    target: goalsSchema.optional(),
     vesselId: z.string().max(64).optional(),
     ...methodShape,
     /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
@@ -272,11 +272,8 @@ export const planSchema = plans(ingredientSchema);
 export const keptPlanSchema = plans(keptIngredientSchema);
 
 export type Ingredient = z.infer<typeof ingredientSchema>;
-
 export type Plan = z.infer<typeof planSchema>;
-
-export type Target = z.infer<typeof targetSchema>;
-
+export type Goals = z.infer<typeof goalsSchema>;
 export type Yeast = z.infer<typeof yeastSchema>;
 
 export type ProduceRow = Extract<Ingredient, { kind: 'produce' | 'juice' }>;

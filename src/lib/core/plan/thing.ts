@@ -4,10 +4,10 @@ import { BOTTLE_L } from '../tables/bottles';
 import { nameOf } from './name';
 import { entryOf, withAmount, type Ingredient } from './plan';
 import { SWEETENERS } from '../tables/sweeteners';
-import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '../tables/substances';
+import { ADDITIVES, type AdditiveId } from '../tables/substances';
 import { CAMPDEN_TABLET_G, CUP_G, DOSES, TEASPOON_G } from '../tables/doses';
 import type { AmountUnit, Counted, Country } from '../units/words';
-import { eachOf, readAmount } from '../units/reckon';
+import { eachOf } from '../units/each';
 import type { Amount, Thing } from '../units/amount';
 import { isMassUnit, isVolumeUnit, KG_PER, UNIT_LABEL } from '../units/measure';
 import type { Produce } from '../tables/produce';
@@ -108,7 +108,7 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
         name,
         basis: 'mass',
         words: `${name} ${item.acidId} powder`.toLowerCase(),
-        teaspoonG: ACID_ADDITIONS[item.acidId].teaspoonG
+        teaspoonG: TEASPOON_G[item.acidId]
       };
     case 'additive': {
       const id = item.additiveId;
@@ -201,18 +201,3 @@ export const withRead = (item: Ingredient, a: Amount): Ingredient =>
     unit: a.unit === 'tablet' ? 'tablets' : a.unit,
     ...(item.kind === 'produce' && a.unit === 'piece' ? { weighed: 'bought' as const } : {})
   }) as Ingredient;
-
-/**
- * An ingredient with its amount as typed, in any measure that is known for it.
- * @param bare the unit of a number that has none; null asks
- * @throws InputError as `readAmount`, or when it comes to nothing
- */
-export const readItem = (
-  text: string,
-  item: Ingredient,
-  bare: AmountUnit | null,
-  country: Country
-): { item: Ingredient; amount: Amount } => {
-  const amount = readAmount(text, thingOf(item, country), bare, country);
-  return { item: withRead(item, amount), amount };
-};

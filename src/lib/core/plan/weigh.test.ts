@@ -1,3 +1,4 @@
+import { readItem } from './read-item';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../units/input-error';
@@ -7,7 +8,7 @@ import { chooseIngredient } from './choose';
 import { boilOffL, FORM_NOTES, halfGivenH, pressLoads, pulpFactor, shareGiven } from './extraction';
 import { FORMS, type Produce } from '../tables/produce';
 import { PRODUCE, produceById, seasonIn, withOwn } from '../tables/table';
-import { amountIn, readItem, unitLabel, unitsFor } from './thing';
+import { amountIn, unitLabel, unitsFor } from './thing';
 import { nameOf } from './name';
 import { entryOf, type Ingredient } from './plan';
 import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';

@@ -1,19 +1,19 @@
+import { standsOf, type Stands } from './stands';
 import type { Caution } from '../cautions/scene';
 import { cautionsAt } from '../cautions/rules';
 import { abvRange } from '../ferment/alcohol';
-import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
 import type { BottleType } from '../tables/bottles';
-import { schedule, type Due } from '../steps/schedule';
+import type { Due } from '../steps/schedule';
 import { phOf, titratableAcidity } from '../liquid/acid';
-import { estimateMust } from '../must/balance';
+import { evaluate } from '../must/evaluate';
 import { acidWater, liquid } from '../liquid/stock';
 import type { Estimate } from '../units/range';
 import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
-import { standingOf, type Stage } from '../belief/standing';
+import type { Stage } from '../belief/standing';
 import { willHold } from '../ledger/will-hold';
 
 /** A bottling that is asked about. */
@@ -79,15 +79,19 @@ function acidOf(s: BatchState): { taGL: Estimate | null; ph: Estimate | null } {
   };
 }
 
-function cautionsOf(s: BatchState, ph: Estimate | null, isBottling: boolean): Caution[] {
-  const foreseen = s.measured.ph === null ? estimateMust(s.plan).ph : null;
+function cautionsOf(
+  { state: s, dangers: bursting }: Stands,
+  ph: Estimate | null,
+  isBottling: boolean
+): Caution[] {
+  const foreseen = s.measured.ph === null ? evaluate(s.plan).estimate.ph : null;
   const scene = {
     plan: s.plan,
     volumeL: liquid(willHold(s))?.volumeL ?? 0,
     ph: ph?.likely ?? null,
     phHigh: Math.max(ph?.likely ?? 0, foreseen?.high ?? 0) || null
   };
-  const dangers = dangersOf(s).map((d): Caution => ({
+  const dangers = bursting.map((d): Caution => ({
     id: 'pressure',
     level: 'stop',
     text: `${d.left} bottles could reach ${d.bar20.toFixed(1)} bar in glass made for ${d.ratingBar}.`
@@ -116,7 +120,8 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
   const mine = events.filter((e) => e.type === 'void' || (id !== undefined && batchesOf(e).includes(id)));
   const s = batchAt(mine, at);
   if (!s) return null;
-  const now = standingOf(s);
+  const stands = standsOf(s);
+  const now = stands.standing;
   const acid = acidOf(s);
   const check = bottle
     ? checkBottling(s, bottle.type, bottle.primingGL ?? 0, bottle.clear, bottle.vesselId)
@@ -142,13 +147,13 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
         sorbateGL: around(sorbateGL(f), SPREAD.powder * sorbateGL(f))
       };
     }),
-    due: schedule(s).map((d) => ({
+    due: stands.due.map((d) => ({
       step: d.step.id,
       dueAt: new Date(d.dueAt).toISOString(),
       lateAt: new Date(d.lateAt).toISOString(),
       status: d.status
     })),
-    cautions: cautionsOf(s, acid.ph, bottle !== undefined),
+    cautions: cautionsOf(stands, acid.ph, bottle !== undefined),
     pressure: check
       ? {
           bar20: check.verdict.bar20,

@@ -1,3 +1,4 @@
+import { inKgL, inL } from '../units/say';
 import { acidityOf } from '../must/adjust';
 import { liquid } from '../liquid/stock';
 import { toleranceOf } from '../plan/chosen';
@@ -81,13 +82,13 @@ const one = (n: number) => n.toFixed(1);
 function figureText(id: GoalId, value: number): string {
   switch (id) {
     case 'volumeL':
-      return `${one(value)} L`;
+      return inL(value);
     case 'fillL':
-      return `${one(value)} L in the vessel`;
+      return `${inL(value)} in the vessel`;
     case 'abv':
       return `${one(value)} %`;
     case 'fruitKgL':
-      return `${value.toFixed(2)} kg of fruit a litre`;
+      return `${inKgL(value, 2)} of fruit`;
     case 'fruit':
       return `${Math.round(100 * value)} % of the usual fruit`;
     case 'taGL':
@@ -101,7 +102,7 @@ function figureText(id: GoalId, value: number): string {
   }
 }
 
-/** A wish as a bare number, where its unit was just said. */
+/** A goal as a bare number, where its unit was just said. */
 const bare = (goal: Goal): string => (/^pH |^[\d.]+/.exec(figureText(goal.id, goal.wanted)) ?? [''])[0];
 
 /** What is reached of a goal that is missed by `miss`. */
@@ -183,7 +184,7 @@ export function explainMisses(p: Problem, point: Point): GaveWay[] {
         : goal.id === 'sgMax'
           ? liquid(point.at.stock)!.sg
           : reachedOf(goal, miss);
-    // How much fruit is usual is a default, not a wish: only fruit that runs short needs words.
+    // How much fruit is usual is a default, not a goal: only fruit that runs short needs words.
     if (goal.id === 'fruit' && because !== 'most') return [];
     return [
       {

@@ -1,6 +1,6 @@
 import { isStrained } from '../must/strain';
 import { toleranceOf } from '../plan/chosen';
-import { entryOf, type Ingredient, type Plan, type Target } from '../plan/plan';
+import { entryOf, type Ingredient, type Plan, type Goals } from '../plan/plan';
 import { contribution, TYPICAL, usableKg } from '../must/contribution';
 import { addInto, emptyStock, type Stock } from '../liquid/stock';
 import type { Produce } from '../tables/produce';
@@ -108,10 +108,16 @@ export function addTotals(to: Totals, other: Totals, share = 1): Totals {
 /** Share of the wine's volume that a gram of sugar a litre takes up once it is sweetened. */
 const SWEET_L_PER_G = 0.00062;
 
-/** The strength to ferment to, so that `abv` is left once the wine is sweetened with `sweetGL`. */
+/**
+ * The strength to ferment to, so that `abv` is left once the wine is sweetened with `sweetGL`.
+ * @example beforeSweetening(12, 25) // 12.189
+ */
 export const beforeSweetening = (abv: number, sweetGL: number): number => abv / (1 - SWEET_L_PER_G * sweetGL);
 
-/** Litres of `volumeL` of wine once it holds `sweetGL` more sugar. */
+/**
+ * Litres of `volumeL` of wine once it holds `sweetGL` more sugar.
+ * @example afterSweetening(10, 25) // 10.157
+ */
 export const afterSweetening = (volumeL: number, sweetGL: number): number =>
   volumeL / (1 - SWEET_L_PER_G * sweetGL);
 
@@ -124,7 +130,7 @@ export const sweetenedWith = (plan: Plan): number =>
 
 /** What a plan asks for, weightiest first. */
 export function goalsOf(plan: Plan): Goal[] {
-  const t: Partial<Target> = plan.target ?? {};
+  const t: Partial<Goals> = plan.target ?? {};
   const isFree = (i: Ingredient) => i.held === false;
   const waterIsFree = plan.ingredients.some((i) => isFree(i) && i.kind === 'water');
   const fruitIsFree = plan.ingredients.some((i) => isFree(i) && usualOf(i, hasMain(plan)) > 0);

@@ -35,11 +35,17 @@ export function juiceOf(p: Produce): Juice {
   return { sg, brix: brixFromSg(Math.min(sg, 1.41)), taGL, ph };
 }
 
-/** How sharp a juice is, in a word. Common practice. */
+/**
+ * How sharp a juice is, in a word. Common practice.
+ * @example sharpWord(9) // 'sharp'
+ */
 export const sharpWord = (taGL: number): 'mild' | 'soft' | 'brisk' | 'sharp' | 'very sharp' =>
   taGL < 3 ? 'mild' : taGL < 6 ? 'soft' : taGL < 9 ? 'brisk' : taGL < 18 ? 'sharp' : 'very sharp';
 
-/** How sweet a juice is, in a word. Common practice. */
+/**
+ * How sweet a juice is, in a word. Common practice.
+ * @example sweetWord(12) // 'some'
+ */
 export const sweetWord = (brix: number): 'hardly any' | 'little' | 'some' | 'good' | 'plenty of' =>
   brix < 4 ? 'hardly any' : brix < 8 ? 'little' : brix < 13 ? 'some' : brix < 20 ? 'good' : 'plenty of';
 

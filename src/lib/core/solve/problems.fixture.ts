@@ -1,5 +1,5 @@
 import { PRODUCE } from '../tables/table';
-import type { Ingredient, Plan, Target } from '../plan/plan';
+import type { Ingredient, Plan, Goals } from '../plan/plan';
 
 /** A generator of numbers between 0 and 1 that gives the same ones for the same seed (mulberry32). */
 function numbers(seed: number): () => number {
@@ -12,7 +12,7 @@ function numbers(seed: number): () => number {
   };
 }
 
-/** A plan with wishes of every kind, held and free rows, and short supplies; many cannot be met. */
+/** A plan with goals of every kind, held and free rows, and short supplies; many cannot be met. */
 export function randomProblem(seed: number): Plan {
   const random = numbers(seed);
   const chance = (share: number) => random() < share;
@@ -50,7 +50,7 @@ export function randomProblem(seed: number): Plan {
   });
   if (chance(0.5)) ingredients.push({ kind: 'acid', acidId: 'acid-blend', massKg: 0, held: false });
   if (chance(0.2)) ingredients.push({ kind: 'additive', additiveId: 'dap', massKg: 0, held: false });
-  const target: Target = {
+  const target: Goals = {
     abv: chance(0.85) ? between(4, 18) : null,
     volumeL: chance(0.6) ? between(2, 40) : null,
     ...(chance(0.15) ? { fillL: between(3, 30) } : {}),

@@ -29,7 +29,7 @@ export type Point = { amounts: number[]; at: Totals; misses: number[]; cost: num
 /** The rows that are worked out, as the solver sees them: what one kg or litre of each brings. */
 export type Problem = { plan: Plan; goals: Goal[]; rows: number[]; held: Totals; unit: Totals[] };
 
-/** Wishes without which a kind of row is not worked out, and stays as it is. */
+/** Goals without which a kind of row is not worked out, and stays as it is. */
 const FOR: Partial<Record<Ingredient['kind'], readonly Goal['id'][]>> = {
   sugar: ['abv'],
   honey: ['abv'],

@@ -1,3 +1,4 @@
+import { inKgL } from '../units/say';
 import { mixOf } from '../must/mix';
 import { likelyFigures } from '../must/balance';
 import { shortName } from '../plan/name';
@@ -218,7 +219,7 @@ export function propose(
       title: nameFor(t.fruit),
       why: [
         ...(keeps.length > 0 ? [`saves the ${keeps.join(' and ')}, which will not keep`] : []),
-        `${bodyWord(main.produce, kgL)}, ${kgL.toFixed(2)} kg a litre`,
+        `${bodyWord(main.produce, kgL)}, ${inKgL(kgL, 2)}`,
         f.taGL > usual[2] + 0.5
           ? `sharp, ${f.taGL.toFixed(1)} g/L of acid: sweeten it or make it longer`
           : sharpenTo !== null

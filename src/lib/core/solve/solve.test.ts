@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { estimateMust, likelyFigures } from '../must/balance';
 import { toleranceOf } from '../plan/chosen';
-import { amountOf, withAmount, type Ingredient, type Plan, type Target } from '../plan/plan';
+import { amountOf, withAmount, type Ingredient, type Plan, type Goals } from '../plan/plan';
 import { PRODUCE, produceById } from '../tables/table';
 import { LIFTS, type GaveWay } from './clash';
 import { goalsOf, missOf, type Goal } from './goals';
@@ -129,7 +129,7 @@ const picked = (produceId: string, massKg: number, more = {}): Ingredient => ({
   held: true,
   ...more
 });
-const asked = (ingredients: Ingredient[], target: Partial<Target>, more: Partial<Plan> = {}): Plan => ({
+const asked = (ingredients: Ingredient[], target: Partial<Goals>, more: Partial<Plan> = {}): Plan => ({
   ingredients,
   target: { abv: null, volumeL: null, ...target },
   ...more
@@ -236,7 +236,7 @@ describe('several targets at once', () => {
     expect((f.potentialAbv * litres) / (litres + 0.62 * kg)).toBeCloseTo(12, 2);
   });
 
-  it('a wish may be missed by as much as was said, before another gives way', () => {
+  it('a goal may be missed by as much as was said, before another gives way', () => {
     const p = asked([picked('rhubarb', 6), ...free], { abv: 12, volumeL: 12, taGL: 6.5 });
     const strict = likelyFigures(solvePlan(p).plan);
     expect(strict.intoGlassL).toBeCloseTo(12, 3);

@@ -18,6 +18,8 @@ export type Solved = {
  * @param plan rows with `held: false` are free, up to the most there is of them
  * @param isOver whether the time is up
  * @returns the plan with amounts filled in, and what gave way, each with why
+ * @example
+ * amountOf(solvePlan({ target: { abv: 12, volumeL: 10 }, ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0, held: false }, { kind: 'water', volumeL: 0, held: false }] }).plan.ingredients[0]!) // 1.9277
  */
 export function solvePlan(plan: Plan, isOver?: IsOver): Solved {
   const hasAim = Boolean(plan.target?.volumeL ?? plan.target?.fillL);
@@ -52,7 +54,10 @@ export function sweetenKg(plan: Plan): number {
   return Number.isFinite(bottles) ? (sweetGL * afterSweetening(bottles * BOTTLE_L, sweetGL)) / 1000 : 0;
 }
 
-/** The same plan for another amount: fruit, sugar and water in proportion, held or not. */
+/**
+ * The same plan for another amount: fruit, sugar and water in proportion, held or not.
+ * @example amountOf(scalePlan({ ingredients: [{ kind: 'water', volumeL: 4 }] }, 2).ingredients[0]!) // 8
+ */
 export function scalePlan(plan: Plan, factor: number): Plan {
   const ingredients = plan.ingredients.map((i) => ({
     ...withAmount(i, amountOf(i) * factor),

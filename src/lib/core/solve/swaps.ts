@@ -1,7 +1,8 @@
+import { inKg, inKgL, inL } from '../units/say';
 import { likelyFigures } from '../must/balance';
 import { nameOf } from '../plan/name';
 import { toleranceOf } from '../plan/chosen';
-import { amountOf, type Ingredient, type Plan, type Target } from '../plan/plan';
+import { amountOf, type Ingredient, type Plan, type Goals } from '../plan/plan';
 import { YEASTS, type YeastId } from '../tables/yeasts';
 import { isMet, reachedOf, type GaveWay } from './clash';
 import { goalsOf, type GoalId } from './goals';
@@ -19,7 +20,7 @@ type Candidate = {
 };
 
 const round = (n: number, step: number) => Math.round(n / step) * step;
-const withTarget = (plan: Plan, t: Partial<Target>): Plan => ({
+const withGoals = (plan: Plan, t: Partial<Goals>): Plan => ({
   ...plan,
   target: { abv: null, volumeL: null, ...plan.target, ...t }
 });
@@ -35,19 +36,15 @@ const added = (plan: Plan, item: Ingredient): Plan => ({
 /** What an ingredient is called in running text. */
 const inText = (i: Ingredient): string => nameOf(i).toLowerCase();
 
-const amountText = (i: Ingredient): string => {
-  const x = amountOf(i);
-  if ('volumeL' in i) return `${x.toFixed(1)} L`;
-  return x < 0.5 ? `${(x * 1000).toPrecision(2)} g` : `${x.toFixed(2)} kg`;
-};
+const amountText = (i: Ingredient): string => ('volumeL' in i ? inL(i.volumeL) : inKg(amountOf(i)));
 
-/** The step to which a wish is rounded when it is let follow. */
+/** The step to which a goal is rounded when it is let follow. */
 const STEP: Partial<Record<GoalId, number>> = { volumeL: 0.1, fillL: 0.1, abv: 0.1 };
 
-/** The weight of a wish that follows: under all others. */
+/** The weight of a goal that follows: under all others. */
 const FAINT = 0.01;
 
-/** Lets a wish follow: what would be reached if it were not asked for at all. */
+/** Lets a goal follow: what would be reached if it were not asked for at all. */
 function followed(plan: Plan, id: GoalId, isOver: IsOver): Candidate[] {
   const goals = goalsOf(plan);
   const asked = goals.find((g) => g.id === id);
@@ -65,16 +62,16 @@ function followed(plan: Plan, id: GoalId, isOver: IsOver): Candidate[] {
   const step = STEP[id];
   const value = step ? Number(round(reached, step).toFixed(3)) : null;
   if (value !== null && value <= 0) return [];
-  const t: Partial<Target> =
+  const t: Partial<Goals> =
     id === 'volumeL' || id === 'abv' || id === 'fillL' ? { [id]: value } : { [id]: null };
-  const next = withTarget(plan, t);
+  const next = withGoals(plan, t);
   const label: Record<string, (s: Plan) => string> = {
-    volumeL: () => `Make ${value!.toFixed(1)} L of it`,
-    fillL: () => `Make ${value!.toFixed(1)} L of must`,
+    volumeL: () => `Make ${inL(value!)} of it`,
+    fillL: () => `Make ${inL(value!)} of must`,
     abv: () => `Let it be ${value!.toFixed(1)} %`,
     taGL: (s) => `Let the acid be ${likelyFigures(s).taGL.toFixed(1)} g/L`,
     phMax: (s) => `Let the pH be ${likelyFigures(s).ph.toFixed(1)}`,
-    fruitKgL: (s) => `Let the fruit be ${likelyFigures(s).fruitPerL.toFixed(2)} kg a litre`,
+    fruitKgL: (s) => `Let the fruit be ${inKgL(likelyFigures(s).fruitPerL, 2)}`,
     sgMax: (s) => `Let it start at ${likelyFigures(s).sgAllGiven.toFixed(3)}`,
     yanMgL: (s) => `Let the nitrogen be ${likelyFigures(s).yanMgL.toFixed(0)} mg/L`
   };
@@ -147,7 +144,7 @@ function candidates(plan: Plan, gaveWay: readonly GaveWay[], isOver: IsOver): Ca
       const limit = toleranceOf(plan.yeast)[1];
       out.push({
         id: 'follow-abv',
-        plan: withTarget(plan, { abv: limit }),
+        plan: withGoals(plan, { abv: limit }),
         label: () => `Let it be ${limit.toFixed(1)} %`,
         change: Math.abs(limit - miss.wanted) / miss.wanted
       });
@@ -220,7 +217,7 @@ const weightOf = (gaveWay: readonly GaveWay[]): number =>
 const MOST = 3;
 
 /**
- * The two or three best ways out when not all that is asked can be had: one wish let follow, one held amount set
+ * The two or three best ways out when not all that is asked can be had: one goal let follow, one held amount set
  * free, or one thing added. Each is solved and weighed by what it leaves unmet, then by how much it changes.
  * @param plan as it was asked; `gaveWay` what its solution missed; `isOver` whether the time is up
  */
@@ -250,7 +247,7 @@ export function swapsFor(plan: Plan, gaveWay: readonly GaveWay[], isOver: IsOver
       return {
         id: c.id,
         label: c.label(solved.plan),
-        note: `${f.finalAbv.toFixed(1)} %, ${f.intoGlassL.toFixed(1)} L, ${f.taGL.toFixed(1)} g/L of acid${solved.gaveWay.length > 0 ? '; not all of it' : ''}`,
+        note: `${f.finalAbv.toFixed(1)} %, ${inL(f.intoGlassL)}, ${f.taGL.toFixed(1)} g/L of acid${solved.gaveWay.length > 0 ? '; not all of it' : ''}`,
         plan: c.plan
       };
     });

@@ -1,5 +1,5 @@
 import { type LedgerEvent, liveTimed } from '../ledger/log';
-import type { Ingredient, Plan } from '../plan/plan';
+import { amountOf, type Ingredient, type Plan } from '../plan/plan';
 import { solvePlan } from '../solve/solve';
 import { HOUR, type BrewCard } from './brew';
 
@@ -48,11 +48,9 @@ export function brewDone(events: readonly LedgerEvent[]): BrewDone {
       if (e.data.sg !== undefined) done.readings.push(at);
       if (e.data.tempC !== undefined) done.tempsC.push({ at, tempC: e.data.tempC });
     }
-    if (e.type === 'step') {
-      if (e.data.outcome === 'snoozed' && e.data.until)
-        done.timers.set(e.data.step, Date.parse(e.data.until));
-      else if (e.data.outcome !== 'snoozed') done.steps.set(e.data.step, { at, outcome: e.data.outcome });
-    }
+    if (e.type === 'timer') done.timers.set(e.data.card, Date.parse(e.data.until));
+    if (e.type === 'step' && e.data.outcome !== 'snoozed')
+      done.steps.set(e.data.step, { at, outcome: e.data.outcome });
     if (e.type === 'addition')
       for (const i of e.data.ingredients) {
         if (i.id?.startsWith(ADJUST)) done.adjusted.push(at);
@@ -87,6 +85,29 @@ export function redosed(plan: Plan, done: Pick<BrewDone, 'rows'>): Plan {
     return real ? ({ ...real, id: i.id, held: true } as Ingredient) : i;
   });
   return solvePlan({ ...plan, ingredients }).plan;
+}
+
+/** Less than this nobody weighs out anew: a share of a row, and kg or L. */
+const CHANGED = { share: 0.02, least: 0.005 };
+
+/**
+ * Rows still to come that would be weighed otherwise if so much of one row went in, as they would then be.
+ * @param now the plan as it is re-dosed so far
+ * @param row as it was weighed
+ */
+export function changedBy(
+  plan: Plan,
+  { ingredients: now }: Plan,
+  done: Pick<BrewDone, 'rows'>,
+  row: Ingredient
+): Ingredient[] {
+  if (!row.id) return [];
+  const next = redosed(plan, { rows: new Map([...done.rows, [row.id, row]]) }).ingredients;
+  return next.filter((after, n) => {
+    if (!after.id || after.id === row.id || done.rows.has(after.id)) return false;
+    const [was, is] = [amountOf(now[n]!), amountOf(after)];
+    return Math.abs(is - was) > Math.max(CHANGED.share * was, CHANGED.least);
+  });
 }
 
 export type CardState =

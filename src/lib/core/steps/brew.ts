@@ -1,16 +1,17 @@
-import { likelyFigures } from '../must/balance';
+import { inC, inL } from '../units/say';
+import { evaluate } from '../must/evaluate';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
 import { usableKg } from '../must/contribution';
 import { isStrained, pulpL } from '../must/strain';
 import { CUTS, HEATS, pulpFactor } from '../plan/extraction';
-import { additiveOf, feedsOf, isForMust, powderOf, powdersOf, type Powder } from '../must/powders';
+import { additiveOf, isForMust, powderOf, type Powder } from '../must/powders';
 import { beforeSweetening, sweetenedWith } from '../solve/goals';
 import { kitOf } from './kit';
 import { choiceOf } from '../tables/schools';
 import type { StepId } from '../tables/step-id';
 import { stepsOf } from './steps';
-import { sugarParts } from '../must/sugar-parts';
+import { STEPS } from './table/all';
 
 export const HOUR = 3_600_000;
 
@@ -40,22 +41,14 @@ export const ENZYME_C = 40;
 
 export const YEAST_C = 25;
 
-/** The steps whose powders a card stands for. */
-const cardOfStep: Partial<Record<StepId, string>> = {
-  campden: 'campden',
-  enzyme: 'pectic-enzyme',
-  starter: 'starter'
-};
-
 /**
  * The cards of a brew day, in order: what to sanitise, fruit, heat, sugar, water, the mark, powders, the reading,
  * the yeast, the tag. Waits are those of the plan's steps.
  * @param plan as it is brewed now, re-dosed
  */
 export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
-  const { now } = sugarParts(plan);
+  const { now } = evaluate(plan).parts;
   const rows = now.ingredients.filter((i) => i.id && amountOf(i) > 0);
-  const f = likelyFigures(plan);
   const steps = new Map(stepsOf(plan).map((s) => [s.id, s]));
   const isHot =
     choiceOf(plan, 'wildYeast') === 'heat' ||
@@ -109,10 +102,12 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       id: 'strain',
       kind: 'tick',
       title: 'Strain it into the bucket',
-      how: `${STRAIN_HOW[choiceOf(plan, 'press')]} The ${listed(infused.map((i) => nameOf(i).toLowerCase()))} keep about ${pulpL(
-        plan.press,
-        infused.reduce((sum, i) => sum + infusedPulpKg(i), 0)
-      ).toFixed(1)} L of the water: no sugar is lost with it.`,
+      how: `${STRAIN_HOW[choiceOf(plan, 'press')]} The ${listed(infused.map((i) => nameOf(i).toLowerCase()))} keep about ${inL(
+        pulpL(
+          plan.press,
+          infused.reduce((sum, i) => sum + infusedPulpKg(i), 0)
+        )
+      )} of the water: no sugar is lost with it.`,
       waits: [{ id: 'boil', hours: 0, why: 'once it is simmered' }]
     });
     cards.push(...fruit.map(weigh));
@@ -131,10 +126,10 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       id: 'cool',
       kind: 'cool',
       title: 'Cover it and let it cool',
-      how: `Enzyme wants it below ${ENZYME_C} °C, yeast below ${YEAST_C} °C. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
+      how: `Enzyme wants it below ${inC(ENZYME_C)}, yeast below ${inC(YEAST_C)}. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
       waits: []
     });
-  const powders = powdersOf(plan, f.liquidVolumeL).filter(isForMust);
+  const powders = evaluate(plan).powders.filter(isForMust);
   const powder = (p: Powder, waits: BrewCard['waits'] = []): BrewCard => ({
     id: additiveOf(p) ?? p.id,
     kind: p.id === 'tea' ? 'tick' : 'powder',
@@ -145,7 +140,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   });
   const waitsOf = (step: StepId): BrewCard['waits'] =>
     (steps.get(step)?.waits ?? []).flatMap((w) => {
-      const id = w.step === 'crush' ? (isHot ? 'cool' : 'mark') : cardOfStep[w.step];
+      const id = w.step === 'crush' ? (isHot ? 'cool' : 'mark') : STEPS[w.step].card;
       // What is hot waits for its card, which knows the temperature.
       return id ? [{ id, hours: w.step === 'crush' ? 0 : w.minH, why: w.why }] : [];
     });
@@ -180,7 +175,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       waits: waitsOf('pitch')
     });
   }
-  const feeds = feedsOf(plan);
+  const feeds = evaluate(plan).feeds;
   // All at once it goes in with the yeast; in parts, each has its day on the walk.
   if (feeds.length === 1)
     for (const [id, g] of [
@@ -255,9 +250,9 @@ export function pouredC(plan: Plan, roomC = 18): number {
 
 /** The strength that the must of the first day is to ferment to, so that the wine ends as it was asked for. */
 export function wantedAbv(plan: Plan): number {
-  const parts = sugarParts(plan);
+  const { parts, start } = evaluate(plan);
   const abv = plan.target?.abv;
   return parts.later.length === 0 && abv != null
     ? beforeSweetening(abv, sweetenedWith(plan))
-    : likelyFigures(parts.now).potentialAbv;
+    : start.potentialAbv;
 }

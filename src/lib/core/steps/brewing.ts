@@ -1,5 +1,4 @@
-import type { BatchState } from '../ledger/state';
-import { hasMust } from './schedule';
+import { hasMust, type BatchState } from '../ledger/state';
 
 /** After so long, what was begun stands by itself, tagged or not, ms. */
 const OVER_MS = 4 * 86_400_000;

@@ -1,3 +1,4 @@
+import { inC } from '../units/say';
 import { InputError } from '../units/input-error';
 
 /**
@@ -7,13 +8,17 @@ import { InputError } from '../units/input-error';
  */
 const TAU_12L_H = 4.2;
 
-/** Time constant, hours, of `volumeL` in a covered vessel; an ice bath or a sink of cold water takes a sixth of it. */
+/**
+ * Time constant, hours, of `volumeL` in a covered vessel; an ice bath or a sink of cold water takes a sixth of it.
+ * @example coolingTauH(15) // 4.5243
+ */
 export const coolingTauH = (volumeL: number, bath: 'air' | 'water' = 'air'): number =>
   TAU_12L_H * Math.cbrt(volumeL / 12) * (bath === 'water' ? 1 / 6 : 1);
 
 /**
  * Time constant from two readings `hours` apart, by Newton's law.
  * @throws InputError when it did not cool, or the room is as warm
+ * @example tauFromReadings(70, 45, 18, 3) // 4.5773
  */
 export function tauFromReadings(fromC: number, toC: number, roomC: number, hours: number): number {
   if (!(hours > 0 && fromC > toC && toC > roomC))
@@ -27,17 +32,21 @@ export function tauFromReadings(fromC: number, toC: number, roomC: number, hours
 /**
  * Hours until a covered must has cooled to `targetC`. Newton's law of cooling.
  * @throws InputError when the room is not cooler than the target
+ * @example hoursToCool(70, 25, 18, 6) // 12.032
  */
 export function hoursToCool(fromC: number, targetC: number, roomC: number, tauH: number): number {
   if (fromC <= targetC) return 0;
   if (!(roomC < targetC))
     throw new InputError(
-      `It will not fall to ${targetC.toFixed(0)} °C in a room of ${roomC.toFixed(0)} °C.`,
+      `It will not fall to ${inC(targetC, 0)} in a room of ${inC(roomC, 0)}.`,
       'Stand it somewhere cooler, or in a sink of cold water.'
     );
   return tauH * Math.log((fromC - roomC) / (targetC - roomC));
 }
 
-/** Temperature after `hours`, °C. */
+/**
+ * Temperature after `hours`, °C.
+ * @example tempAfter(70, 18, 6, 3) // 49.54
+ */
 export const tempAfter = (fromC: number, roomC: number, tauH: number, hours: number): number =>
   roomC + (fromC - roomC) * Math.exp(-hours / tauH);

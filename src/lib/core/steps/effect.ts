@@ -1,9 +1,8 @@
+import { inL } from '../units/say';
 import { counted } from '../units/format';
-import { mixOf, hoursToGive } from '../must/mix';
-import { likelyFigures } from '../must/balance';
+import { hoursToGive } from '../must/mix';
+import { evaluate } from '../must/evaluate';
 import type { Plan } from '../plan/plan';
-import { nutrientOf, powdersOf } from '../must/powders';
-import { sugarParts } from '../must/sugar-parts';
 import type { StepId } from '../tables/step-id';
 import { soonestH, stepsOf } from './steps';
 import type { SchoolId } from '../tables/schools';
@@ -13,22 +12,21 @@ type Outcome = {
   startSg: number;
   intoGlassL: number;
   giveH: number;
-  steps: Map<StepId, { title: string; atH: number }>;
+  steps: Map<StepId, { title: string; short: string; atH: number }>;
   doses: Map<string, string>;
 };
 
 function outcomeOf(plan: Plan): Outcome {
-  const f = likelyFigures(plan);
+  const { likely: f, start, powders, nutrient } = evaluate(plan);
   const steps = stepsOf(plan);
   const at = soonestH(steps);
-  const nutrient = nutrientOf(plan, mixOf(plan).all);
   return {
-    startSg: likelyFigures(sugarParts(plan).now).sgAllGiven,
+    startSg: start.sgAllGiven,
     intoGlassL: f.intoGlassL,
     giveH: hoursToGive(plan),
-    steps: new Map(steps.map((s) => [s.id, { title: s.title, atH: at.get(s.id)! }])),
+    steps: new Map(steps.map((s) => [s.id, { title: s.title, short: s.short, atH: at.get(s.id)! }])),
     doses: new Map([
-      ...powdersOf(plan, f.liquidVolumeL).map((p): [string, string] => [p.name, p.amount]),
+      ...powders.map((p): [string, string] => [p.name, p.amount]),
       ...(nutrient && nutrient.feeds.length > 0
         ? [['Nutrient', `in ${nutrient.feeds.length === 1 ? 'one part' : 'four parts'}`] as [string, string]]
         : [])
@@ -52,8 +50,7 @@ export function effectOf(plan: Plan, school: SchoolId, choice: string): string[]
   const lines: string[] = [];
   if (Math.abs(then.startSg - now.startSg) > 0.0005) lines.push(`starts at ${then.startSg.toFixed(3)}`);
   const litres = then.intoGlassL - now.intoGlassL;
-  if (Math.abs(litres) > 0.04)
-    lines.push(`${Math.abs(litres).toFixed(1)} L ${litres > 0 ? 'more' : 'less'} wine`);
+  if (Math.abs(litres) > 0.04) lines.push(`${inL(Math.abs(litres))} ${litres > 0 ? 'more' : 'less'} wine`);
   const give = then.giveH - now.giveH;
   if (Math.abs(give) > 2) lines.push(`fruit gives ${spanWord(give)} ${give < 0 ? 'sooner' : 'later'}`);
   for (const [id, s] of then.steps)
@@ -65,8 +62,7 @@ export function effectOf(plan: Plan, school: SchoolId, choice: string): string[]
   for (const id of ['pitch', 'rack-1', 'bottle'] as const) {
     const [a, b] = [now.steps.get(id)?.atH, then.steps.get(id)?.atH];
     if (a === undefined || b === undefined || Math.abs(b - a) < 1) continue;
-    const name = { pitch: 'yeast', 'rack-1': 'into glass', bottle: 'bottled' }[id];
-    lines.push(`${name} ${spanWord(b - a)} ${b < a ? 'sooner' : 'later'}`);
+    lines.push(`${now.steps.get(id)!.short} ${spanWord(b - a)} ${b < a ? 'sooner' : 'later'}`);
   }
   return lines;
 }

@@ -1,8 +1,7 @@
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
-import { mixOf } from '../must/mix';
-import { likelyFigures } from '../must/balance';
-import { feedText, nutrientOf, powdersOf } from '../must/powders';
+import { evaluate } from '../must/evaluate';
+import { feedText } from '../must/powders';
 import { sweetenKg } from '../solve/solve';
 import { choiceOf } from '../tables/schools';
 
@@ -74,8 +73,8 @@ export function shoppingOf(plan: Plan): Shopping[] {
           ? 'powders'
           : 'sugar'
   }));
-  const litres = likelyFigures(plan).liquidVolumeL;
-  for (const p of powdersOf(plan, litres))
+  const { powders, nutrient } = evaluate(plan);
+  for (const p of powders)
     out.push({
       name: p.id === 'yeast' ? `${plan.yeast?.yeastId ?? 'wine'} yeast` : p.name,
       amount: null,
@@ -83,7 +82,6 @@ export function shoppingOf(plan: Plan): Shopping[] {
       text: p.id === 'yeast' ? packets(p.massG) : p.amount,
       group: p.id === 'yeast' ? 'yeast' : 'powders'
     });
-  const nutrient = nutrientOf(plan, mixOf(plan).all);
   if (nutrient && nutrient.feeds.length > 0)
     out.push({ name: 'Nutrient', amount: null, unit: null, text: feedText(nutrient), group: 'powders' });
   if (choiceOf(plan, 'clearing') === 'finings')

@@ -1,17 +1,15 @@
-import { mixOf } from '../must/mix';
-import { likelyFigures } from '../must/balance';
+import { evaluate } from '../must/evaluate';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
 import { YEASTS } from '../tables/yeasts';
 import { CUTS, HEATS } from '../plan/extraction';
-import { feedText, isForMust, nutrientOf, powdersOf } from '../must/powders';
+import { feedText, isForMust } from '../must/powders';
 import { sweetenKg } from '../solve/solve';
 import { gramsText, massUnitFor, quantityText, volumeUnitFor } from '../units/format';
-import type { MassUnit, VolumeUnit } from '../units/measure';
+import { spoken, type SayUnits } from '../units/say';
 import { kitOf, shoppingOf } from './kit';
 import { choiceOf, optionsOf, SCHOOL_IDS, SCHOOLS } from '../tables/schools';
 import { soonestH, stepsOf } from './steps';
-import { sugarParts } from '../must/sugar-parts';
 
 /** A plan as one reads it from paper. */
 export type Sheet = {
@@ -28,7 +26,7 @@ export type Sheet = {
 };
 
 /** Units that a sheet is written in. */
-export type SheetUnits = { mass: MassUnit; volume: VolumeUnit };
+export type SheetUnits = SayUnits;
 
 /** An amount as it is measured out: small weights in grams, counts by the piece where they were counted. */
 export function measured(i: Ingredient, units: SheetUnits): string {
@@ -47,11 +45,8 @@ const dayText = (hours: number): string => {
 
 /** All that a brew sheet, a recipe card or a Markdown file says of a plan. */
 export function sheetOf(plan: Plan, vesselName: string, units: SheetUnits): Sheet {
-  const f = likelyFigures(plan);
-  const parts = sugarParts(plan);
-  const start = likelyFigures(parts.now);
+  const { likely: f, parts, start, nutrient, powders } = evaluate(plan);
   const sweet = sweetenKg(plan);
-  const nutrient = nutrientOf(plan, mixOf(plan).all);
   const steps = stepsOf(plan);
   const at = soonestH(steps);
   return {
@@ -81,7 +76,7 @@ export function sheetOf(plan: Plan, vesselName: string, units: SheetUnits): Shee
         : [])
     ],
     powders: [
-      ...powdersOf(plan, f.liquidVolumeL).map((p) => ({
+      ...powders.map((p) => ({
         name: p.name,
         amount: isForMust(p) ? p.amount : `${p.amount}, later`
       })),
@@ -112,7 +107,7 @@ export function sheetOf(plan: Plan, vesselName: string, units: SheetUnits): Shee
     steps: steps
       .map((s) => ({
         title: s.title,
-        how: s.how,
+        how: spoken(s.how, units),
         when: s.everyH ? 'every day' : dayText(at.get(s.id) ?? 0)
       }))
       .map((s, n) => (steps[n]!.id === 'read' ? { ...s, when: 'from day 2' } : s)),

@@ -1,3 +1,4 @@
+import { inL } from '../units/say';
 import { rackingLossL } from '../must/balance';
 import { amountOf, entryOf, type Plan } from '../plan/plan';
 import { soonestH, stepsOf } from './steps';
@@ -60,10 +61,10 @@ export function stagesOf(
       text: isBusy
         ? 'still in use'
         : overL > 0
-          ? `${overL.toFixed(1)} L too much`
+          ? `${inL(overL)} too much`
           : foamL > 0.01
-            ? `${foamL.toFixed(1)} L short of room for foam`
-            : `${(first.capacityL - f.vesselVolumeL).toFixed(1)} L for cap and foam`
+            ? `${inL(foamL)} short of room for foam`
+            : `${inL(first.capacityL - f.vesselVolumeL)} for cap and foam`
     }
   ];
   const glass = (name: string, volumeL: number, hours: number, ownIds: readonly string[]) => {

@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../plan/plan';
+import { STEP_IDS } from '../tables/step-id';
 import { PRODUCE } from '../tables/table';
+import type { Deed } from '../commands/deed';
+import { tick } from '../commands/tick';
+import { DAY, eventsFrom } from '../ledger/events.fixture';
+import type { LedgerEvent } from '../ledger/log';
+import { foldBatch } from '../ledger/run';
+import { leastRead } from '../ledger/state';
+import { sugarParts } from '../must/sugar-parts';
+import { doStep, formOf, isOneTap } from './do-step';
+import { schedule } from './schedule';
 import { stepsOf } from './steps';
+import { STEPS } from './table/all';
 
 const plan = (produceId: string, extra: Partial<Plan> = {}): Plan => ({
   ingredients: [
@@ -13,27 +24,27 @@ const plan = (produceId: string, extra: Partial<Plan> = {}): Plan => ({
 const ids = (p: Plan) => stepsOf(p).map((s) => s.id);
 
 describe('the steps of a plan', () => {
-  it.each(PRODUCE.map((p) => [p.id] as const))(
-    '%s: each waits only for steps before it, and waits make sense',
-    (id) => {
-      for (const wildYeast of ['sulphite', 'heat', 'wild'] as const) {
-        const steps = stepsOf(plan(id, { wildYeast }));
-        const seen = new Set<string>();
-        for (const step of steps) {
-          for (const w of step.waits) {
-            expect(seen.has(w.step), `${step.id} waits for ${w.step}`).toBe(true);
-            expect(w.minH).toBeLessThanOrEqual(w.maxH);
-            expect(w.why.length).toBeGreaterThan(5);
+  it('each waits only for steps before it, and waits make sense, for every produce and school', () => {
+    const wrong: string[] = [];
+    for (const { id } of PRODUCE)
+      for (const wildYeast of ['sulphite', 'heat', 'wild'] as const)
+        for (const sugar of ['start', 'halves', 'steps', 'strained'] as const) {
+          const steps = stepsOf(plan(id, { wildYeast, sugar }));
+          const seen = new Set<string>();
+          const claim = (is: boolean, text: string) => void (is || wrong.push(`${id}: ${text}`));
+          for (const step of steps) {
+            claim(!seen.has(step.id), `${step.id} twice`);
+            for (const w of step.waits) {
+              claim(seen.has(w.step), `${step.id} waits for ${w.step}`);
+              claim(w.minH <= w.maxH && w.why.length > 5, `${step.id} after ${w.step}`);
+            }
+            seen.add(step.id);
+            claim(step.short.length < 12, `${step.short} is long for a tag`);
           }
-          seen.add(step.id);
-          expect(step.short.length).toBeLessThan(12);
+          claim(steps[0]!.id === 'crush' && steps.at(-1)!.id === 'bottle', 'begins and ends otherwise');
         }
-        expect(steps[0]!.id).toBe('crush');
-        expect(steps.at(-1)!.id).toBe('bottle');
-        expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
-      }
-    }
-  );
+    expect(wrong).toEqual([]);
+  });
 
   it('each school has its own beginning', () => {
     expect(ids(plan('plum', { wildYeast: 'sulphite' }))).toEqual(
@@ -61,5 +72,89 @@ describe('the steps of a plan', () => {
     const pitch = stepsOf(plan('plum')).find((s) => s.id === 'pitch')!;
     expect(pitch.waits.find((w) => w.step === 'campden')!.minH).toBe(24);
     expect(pitch.waits.find((w) => w.step === 'enzyme')!.minH).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('the table of steps', () => {
+  const on = eventsFrom(Date.parse('2026-05-01T10:00:00Z'));
+  const made: Plan = {
+    ingredients: [
+      { kind: 'produce', produceId: 'plum', massKg: 4 },
+      { kind: 'sugar', sugarId: 'white', massKg: 2 },
+      { kind: 'water', volumeL: 6 }
+    ],
+    sugar: 'steps',
+    clearing: 'bentonite',
+    finish: 'stabilise',
+    yeast: { yeastId: 'wine' }
+  };
+  const begun: LedgerEvent[] = [
+    on(0, 'planned', { name: 'Plum', plan: made, vesselId: 'bucket' }),
+    on(0, 'addition', { ingredients: sugarParts(made).now.ingredients, vesselId: 'bucket' })
+  ];
+  const after = (deed: Deed, day = 2) => [...begun, ...deed.map((d) => on(day, d.type, d.data as never))];
+  const at = (day: number) => Date.parse('2026-05-01T10:00:00Z') + day * DAY;
+  const due = (log: LedgerEvent[], day: number) =>
+    schedule(foldBatch(log, at(day))!).map((d) => d.step.id as string);
+
+  it('one tap of a step does it: it is not asked for again', () => {
+    const taps = stepsOf(made).filter((x) => isOneTap(foldBatch(begun, at(2))!, x.id));
+    expect(taps.length).toBeGreaterThan(8);
+    let log = begun;
+    for (const [n, { id, everyH }] of taps.entries()) {
+      const day = 2 + n / 100;
+      const deed = doStep(foldBatch(log, at(day))!, id);
+      log = [...log, ...deed.map((d) => on(day, d.type, d.data as never))];
+      // What comes again is due later, what is done once is gone.
+      const again = schedule(foldBatch(log, at(day + 0.005))!).find((d) => d.step.id === id);
+      expect(again?.status, id).toBe(everyH ? 'coming' : undefined);
+    }
+  });
+
+  it('a split wine is read once each jar was: one does not speak for its twin', () => {
+    const split = [
+      ...begun,
+      on(2, 'pitch', { yeast: { yeastId: 'wine' } }),
+      on(9, 'fruit-out', { press: 'drip' }),
+      on(9, 'reading', { sg: 1.01 }),
+      on(10, 'transfer', {
+        from: 'bucket',
+        to: [
+          { vesselId: 'jar-a', volumeL: 5 },
+          { vesselId: 'jar-b', volumeL: 4 }
+        ],
+        lossL: 0.5,
+        emptied: true
+      })
+    ];
+    const reading = (day: number, vesselId: string) => on(day, 'reading', { sg: 0.998, vesselId });
+    const dueAt = (log: LedgerEvent[], day: number) =>
+      (schedule(foldBatch(log, at(day))!).find((d) => d.step.id === 'read')!.dueAt - at(0)) / DAY;
+    // What was read in the bucket holds for both; a week on, each wants its own.
+    expect(dueAt(split, 12)).toBeCloseTo(16, 6);
+    expect(dueAt([...split, reading(16, 'jar-a')], 17)).toBeCloseTo(16, 6);
+    const both = [...split, reading(16, 'jar-a'), reading(18, 'jar-b')];
+    expect(dueAt(both, 19)).toBeCloseTo(23, 6);
+    expect(leastRead(foldBatch(both, at(19))!)?.vesselId).toBe('jar-a');
+  });
+
+  it('a tick never stands in for what goes in; leaving out is allowed', () => {
+    const puts = STEP_IDS.filter((id) => STEPS[id].isPut && stepsOf(made).some((x) => x.id === id));
+    expect(puts).toEqual(expect.arrayContaining(['campden', 'pitch', 'feed-1', 'stabilise', 'sweeten']));
+    for (const id of puts) {
+      expect(due(after(tick('b', id)), 2.01), id).toContain(id);
+      expect(due(after(tick('b', id, 'skipped')), 2.01), id).not.toContain(id);
+    }
+  });
+
+  it('what no tap can say wants its form, and is refused without', () => {
+    const s = foldBatch(begun, at(2))!;
+    for (const id of STEP_IDS) {
+      const form = formOf(s, id);
+      if (!isOneTap(s, id)) expect(form).not.toBeNull();
+      if (form === 'add') expect(() => doStep(s, id)).toThrow(/has to be said/);
+    }
+    expect(formOf(s, 'rack-2')).toBe('rack');
+    expect(formOf(s, 'stir')).toBeNull();
   });
 });

@@ -1,4 +1,4 @@
-import { ACID_ADDITIONS } from './substances';
+import { inC, inL } from '../units/say';
 import { KG_PER, L_PER } from '../units/measure';
 import type { Spread } from '../units/range';
 
@@ -7,7 +7,10 @@ export const TEASPOON_G = {
   sugar: 4.2,
   'acid-blend': 4.7,
   citric: 4.7,
+  malic: 4.7,
   tartaric: 5,
+  'potassium-bicarbonate': 5,
+  'calcium-carbonate': 2.7,
   'pectic-enzyme': 3,
   dap: 5,
   nutrient: 4,
@@ -60,14 +63,14 @@ export const DOSES = {
     perL: perUsGal(TEASPOON_G.tannin, [0.25, 0.5, 0.5]),
     teaspoonG: TEASPOON_G.tannin,
     basis: 'must',
-    why: 'Grip and keeping; or one strong tea bag for each 4 L.'
+    why: `Grip and keeping; or one strong tea bag for each ${inL(4, 'rule')}.`
   },
   'pectic-enzyme': {
     name: 'Pectic enzyme',
     perL: perUsGal(TEASPOON_G['pectic-enzyme'], [0.25, 0.5, 1]),
     teaspoonG: TEASPOON_G['pectic-enzyme'],
     basis: 'must',
-    why: 'Frees juice and keeps the wine from haze. Below 40 °C.'
+    why: `Frees juice and keeps the wine from haze. Below ${inC(40)}.`
   },
   campden: {
     name: 'Campden',
@@ -78,14 +81,14 @@ export const DOSES = {
     ],
     teaspoonG: null,
     basis: 'must',
-    why: 'One crushed tablet for each 3.8 L, about 67 mg/L of sulphur dioxide; wait 24 h before the yeast.'
+    why: `One crushed tablet for each ${inL(3.8, 'rule')}, about 67 mg/L of sulphur dioxide; wait 24 h before the yeast.`
   },
   metabisulphite: {
     name: 'Potassium metabisulphite',
     perL: [0.04, (0.25 * TEASPOON_G.metabisulphite) / (6 * L_PER['us-gal']), 0.15],
     teaspoonG: TEASPOON_G.metabisulphite,
     basis: 'must',
-    why: 'At stabilising, a quarter teaspoon for 23 L: about 38 mg/L of sulphur dioxide.'
+    why: `At stabilising, a quarter teaspoon for ${inL(23, 'rule')}: about 38 mg/L of sulphur dioxide.`
   },
   sorbate: {
     name: 'Potassium sorbate',
@@ -99,7 +102,7 @@ export const DOSES = {
     perL: [0.2, 0.25, 1.3],
     teaspoonG: null,
     basis: 'must',
-    why: 'One 5 g packet covers up to about 20 L.'
+    why: `One 5 g packet covers up to about ${inL(20, 'rule')}.`
   },
   dap: {
     name: 'Diammonium phosphate',
@@ -139,7 +142,7 @@ export const DOSES = {
   malic: {
     name: 'Malic acid',
     perL: [0.5, 1, 4],
-    teaspoonG: ACID_ADDITIONS.malic.teaspoonG,
+    teaspoonG: TEASPOON_G.malic,
     basis: 'must',
     why: 'One gram a litre lifts TA by about 1.1.'
   },
@@ -153,14 +156,14 @@ export const DOSES = {
   'potassium-bicarbonate': {
     name: 'Potassium bicarbonate',
     perL: [0.5, 1.3, 3],
-    teaspoonG: ACID_ADDITIONS['potassium-bicarbonate'].teaspoonG,
+    teaspoonG: TEASPOON_G['potassium-bicarbonate'],
     basis: 'must',
     why: '1.33 g a litre takes TA down by one. Stir in slowly: it foams.'
   },
   'calcium-carbonate': {
     name: 'Chalk',
     perL: [0.3, 0.7, 2],
-    teaspoonG: ACID_ADDITIONS['calcium-carbonate'].teaspoonG,
+    teaspoonG: TEASPOON_G['calcium-carbonate'],
     basis: 'must',
     why: '0.67 g a litre takes TA down by one. In must only; wait for it to settle.'
   },
@@ -192,28 +195,43 @@ export type DoseId = keyof typeof DOSES;
 /** A tenth of a level teaspoon a pound of fruit. Common practice. */
 export const ENZYME_G_PER_KG = (0.1 * TEASPOON_G['pectic-enzyme']) / KG_PER.lb;
 
-/** Grams of `id` for `volumeL` of must, low–usual–high. */
+/**
+ * Grams of `id` for `volumeL` of must, low–usual–high.
+ * @example doseG('nutrient', 10)[1] // 10.567
+ */
 export const doseG = (id: DoseId, volumeL: number): Spread => {
   const [low, usual, high] = DOSES[id].perL;
   return [low * volumeL, usual * volumeL, high * volumeL];
 };
 
-/** Campden tablets for `volumeL`, to the nearest half. */
+/**
+ * Campden tablets for `volumeL`, to the nearest half.
+ * @example campdenTablets(12) // 3
+ */
 export const campdenTablets = (volumeL: number): number =>
   Math.max(0.5, Math.round((2 * doseG('campden', volumeL)[1]) / CAMPDEN_TABLET_G) / 2);
 
-/** Tablets as they are counted: `½ tablet`, `1½ tablets`. */
+/**
+ * Tablets as they are counted: `½ tablet`, `1½ tablets`.
+ * @example tabletText(2.5) // '2½ tablets'
+ */
 export const tabletText = (n: number): string => {
   const whole = Math.floor(n);
   const said = n % 1 === 0.5 ? `${whole || ''}½` : String(+n.toFixed(2));
   return `${said} ${n <= 1 ? 'tablet' : 'tablets'}`;
 };
 
-/** Grams of pectic enzyme by the more generous of its two rules: by must and by fruit. */
+/**
+ * Grams of pectic enzyme by the more generous of its two rules: by must and by fruit.
+ * @example enzymeG(10, 4) // 3.9626
+ */
 export const enzymeG = (volumeL: number, fruitKg: number): number =>
   Math.max(doseG('pectic-enzyme', volumeL)[1], ENZYME_G_PER_KG * fruitKg);
 
-/** Grams of dry yeast: a 5 g packet, or more for a large must. */
+/**
+ * Grams of dry yeast: a 5 g packet, or more for a large must.
+ * @example yeastG(23) // 5.75
+ */
 export const yeastG = (volumeL: number): number => Math.max(5, doseG('yeast', volumeL)[1]);
 
 /** Where a dose stands against what people give. */
@@ -244,7 +262,7 @@ export function slipText(id: DoseId, massG: number, volumeL: number): string {
         : fits(1000)
           ? 'Were grams meant, not kilograms?'
           : 'Check the unit.';
-  return `Usual for ${volumeL.toFixed(1)} L: ${usual.toPrecision(2)} g, at most ${high.toPrecision(2)} g. ${guess}`;
+  return `Usual for ${inL(volumeL)}: ${usual.toPrecision(2)} g, at most ${high.toPrecision(2)} g. ${guess}`;
 }
 
 /** The dose a powder or acid on the slip is judged by; null for what has none. */

@@ -1,3 +1,4 @@
+import { betweenC, inC, inL } from '../units/say';
 /** One choice of a school: how it is said in a sentence, and why one would. */
 type Option = { name: string; why: string };
 type School = {
@@ -27,9 +28,9 @@ export const SCHOOLS = {
     options: {
       sulphite: {
         name: 'sulphite',
-        why: 'A crushed Campden tablet for each 4 L, then a day of waiting: the surest.'
+        why: `A crushed Campden tablet for each ${inL(4, 'rule')}, then a day of waiting: the surest.`
       },
-      heat: { name: 'boiling water', why: 'No additive, but it must cool below 25 °C first.' },
+      heat: { name: 'boiling water', why: `No additive, but it must cool below ${inC(25)} first.` },
       wild: { name: 'none', why: 'Natural yeast: slower, and at your own risk.' }
     }
   },
@@ -68,7 +69,7 @@ export const SCHOOLS = {
       dry: { name: 'sprinkled dry', why: 'Simplest; it shows after 12 to 24 hours.' },
       rehydrated: {
         name: 'woken in warm water',
-        why: 'A quarter of an hour at 35–40 °C: more of it lives, starts in 4 to 12 hours.'
+        why: `A quarter of an hour at ${betweenC(35, 40)}: more of it lives, starts in 4 to 12 hours.`
       },
       starter: {
         name: 'from a starter',
@@ -142,9 +143,9 @@ export const SCHOOLS = {
     options: {
       powder: {
         name: 'tannin powder',
-        why: 'A quarter of a teaspoon for each 4 L, where the fruit has little.'
+        why: `A quarter of a teaspoon for each ${inL(4, 'rule')}, where the fruit has little.`
       },
-      tea: { name: 'strong tea', why: 'A bag for each 4 L, simmered, never boiled hard.' },
+      tea: { name: 'strong tea', why: `A bag for each ${inL(4, 'rule')}, simmered, never boiled hard.` },
       none: { name: 'no tannin', why: 'Softer, and keeps less long.' }
     }
   },

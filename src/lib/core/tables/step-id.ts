@@ -1,22 +1,24 @@
-/** The steps of a batch, by what is done; `steps/steps.ts` says when and how. */
-export type StepId =
-  | 'crush'
-  | 'campden'
-  | 'enzyme'
-  | 'starter'
-  | 'pitch'
-  | 'nutrient-1'
-  | 'nutrient-2'
-  | 'nutrient-3'
-  | 'nutrient-4'
-  | 'stir'
-  | 'read'
-  | 'feed-1'
-  | 'feed-2'
-  | 'fruit-out'
-  | 'rack-1'
-  | 'rack-2'
-  | 'finings'
-  | 'stabilise'
-  | 'sweeten'
-  | 'bottle';
+/** The steps of a batch, in the order in which they are done, where no wait says otherwise; `steps/table` says all else. */
+export const STEP_IDS = [
+  'crush',
+  'campden',
+  'enzyme',
+  'starter',
+  'pitch',
+  'nutrient-1',
+  'nutrient-2',
+  'nutrient-3',
+  'nutrient-4',
+  'stir',
+  'read',
+  'feed-1',
+  'feed-2',
+  'fruit-out',
+  'rack-1',
+  'rack-2',
+  'finings',
+  'stabilise',
+  'sweeten',
+  'bottle'
+] as const;
+export type StepId = (typeof STEP_IDS)[number];

@@ -9,42 +9,36 @@ export const ACID_ADDITIONS = {
     name: 'Tartaric acid',
     acids: { tartaric: 1 },
     strongIonEqKg: 0,
-    teaspoonG: 5,
     note: 'Clean and strong; part of it drops out in the cold.'
   },
   malic: {
     name: 'Malic acid',
     acids: { malic: 1 },
     strongIonEqKg: 0,
-    teaspoonG: 4.7,
     note: 'Green-apple sharpness; bacteria can soften it later.'
   },
   citric: {
     name: 'Citric acid',
     acids: { citric: 0.914 },
     strongIonEqKg: 0,
-    teaspoonG: 4.7,
     note: 'What lemons bring; bright.'
   },
   'acid-blend': {
     name: 'Acid blend',
     acids: { tartaric: 1 / 3, malic: 1 / 3, citric: 1 / 3 },
     strongIonEqKg: 0,
-    teaspoonG: 4.7,
     note: 'A third of each; blends differ, read the tub.'
   },
   'potassium-bicarbonate': {
     name: 'Potassium bicarbonate',
     acids: {},
     strongIonEqKg: 9.988,
-    teaspoonG: 5,
     note: 'Takes acid away, foams, tastes of little. Stir in small lots.'
   },
   'calcium-carbonate': {
     name: 'Chalk',
     acids: {},
     strongIonEqKg: 19.98,
-    teaspoonG: 2.7,
     note: 'Calcium carbonate: takes acid away; slow to clear, chalky when overdone. In must, not in wine.'
   }
 } as const satisfies Record<
@@ -53,7 +47,6 @@ export const ACID_ADDITIONS = {
     name: string;
     acids: Partial<Record<Acid, number>>;
     strongIonEqKg: number;
-    teaspoonG: number;
     note: string;
   }
 >;

@@ -1,3 +1,4 @@
+import { inML } from '../units/say';
 import { SUCROSE_TO_HEXOSE } from '../liquid/sugar';
 import type { Acid } from '../liquid/acid';
 
@@ -170,7 +171,7 @@ export const SWEETENERS = {
     fermentable: 0.6,
     toHexose: SUCROSE_TO_HEXOSE,
     sweetness: 0.6,
-    note: 'Sugar as most labels have it, about 77 g in 100 mL. Read the label: sorbate or benzoate stops yeast.'
+    note: `Sugar as most labels have it, about 77 g in ${inML(100)}. Read the label: sorbate or benzoate stops yeast.`
   },
   'golden-syrup': {
     name: 'Golden syrup',

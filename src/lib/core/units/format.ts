@@ -9,7 +9,10 @@ import {
   type VolumeUnit
 } from './measure';
 
-/** `value` to `digits` significant figures, never in exponent form, trailing zeros after a point dropped. */
+/**
+ * `value` to `digits` significant figures, never in exponent form, trailing zeros after a point dropped.
+ * @example significant(0.5, 2) // '0.5'
+ */
 export function significant(value: number, digits: number): string {
   if (value === 0 || !Number.isFinite(value)) return '0';
   const places = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
@@ -48,7 +51,10 @@ export function entryFigure(amount: number, unit: string): string {
 /** The amount to type back in. `parseQuantity` reads it again. */
 export const entryText = (base: number, unit: Unit): string => entryFigure(fromBase(base, unit), unit);
 
-/** A mass in grams to two significant figures, in kg above 1000 g. */
+/**
+ * A mass in grams to two significant figures, in kg above 1000 g.
+ * @example gramsText(5.58) // '5.6 g'
+ */
 export const gramsText = (massG: number): string =>
   massG >= 1000 ? `${(massG / 1000).toFixed(2)} kg` : `${significant(massG, 2)} g`;
 
@@ -56,7 +62,15 @@ export const gramsText = (massG: number): string =>
 export const counted = (n: number, one: string): string =>
   `${Math.round(n)} ${Math.round(n) === 1 ? one : `${one}s`}`;
 
+/**
+ * A gravity as it is written.
+ * @example sgText(1.0804) // '1.080'
+ */
 export const sgText = (sg: number): string => sg.toFixed(3);
+/**
+ * A strength, % vol, as it is written.
+ * @example abvText(12.04) // '12.0'
+ */
 export const abvText = (abv: number): string => abv.toFixed(1);
 
 /** The smaller measure that is reached for below so much of a greater one. */
@@ -91,6 +105,18 @@ export function volumeText(volumeL: number, unit: VolumeUnit): string {
 export const massUnitFor = (kg: number, unit: MassUnit): MassUnit =>
   unit === 'kg' ? (kg < 1 ? 'g' : 'kg') : unit === 'lb' && kg < 0.4 ? 'oz' : unit;
 
+/** A weight in words, in the measure one would reach for: `2.05 kg`, `50 g`, `1.10 lb`. */
+export function massText(kg: number, unit: MassUnit): string {
+  const used = massUnitFor(kg, unit);
+  const n = fromBase(kg, used);
+  const isGreat = used === 'kg' || used === 'lb';
+  return `${isGreat ? n.toFixed(n < 10 ? 2 : 1) : significant(n, n >= 100 ? 3 : 2)} ${UNIT_LABEL[used]}`;
+}
+
+/**
+ * A temperature in a household’s scale.
+ * @example temperatureText(20, 'F') // '68 °F'
+ */
 export const temperatureText = (tempC: number, scale: 'C' | 'F'): string =>
   `${fromCelsius(tempC, scale).toFixed(0)} °${scale}`;
 
@@ -100,7 +126,10 @@ export function rangeText(range: Estimate, show: (value: number) => string): str
   return low === high ? low : `${low} – ${high}`;
 }
 
-/** The words people use for what sugar is left, by grams of hexose a litre. Common practice. */
+/**
+ * The words people use for what sugar is left, by grams of hexose a litre. Common practice.
+ * @example sweetnessWord(25) // 'medium'
+ */
 export function sweetnessWord(residualGL: number): 'dry' | 'off-dry' | 'medium' | 'medium-sweet' | 'sweet' {
   if (residualGL < 9) return 'dry';
   if (residualGL < 18) return 'off-dry';

@@ -79,6 +79,7 @@ export const fromBase = (base: number, unit: Unit): number =>
 /**
  * Celsius from a temperature in °F or °C.
  * @throws InputError when not finite
+ * @example toCelsius(68, 'F') // 20
  */
 export function toCelsius(degrees: number, scale: 'C' | 'F'): number {
   if (!Number.isFinite(degrees))
@@ -86,5 +87,9 @@ export function toCelsius(degrees: number, scale: 'C' | 'F'): number {
   return scale === 'F' ? ((degrees - 32) * 5) / 9 : degrees;
 }
 
+/**
+ * Degrees of a scale, from °C.
+ * @example fromCelsius(20, 'F') // 68
+ */
 export const fromCelsius = (tempC: number, scale: 'C' | 'F'): number =>
   scale === 'F' ? tempC * 1.8 + 32 : tempC;

@@ -136,6 +136,7 @@ export function figureAt(text: string): Figure | null {
 /**
  * A number as people write it: `1.5`, `1,5`, `.5`, `1/2`, `2 1/2`, `2½`, `1-1/2`.
  * @returns the number, or null when the text is something else
+ * @example parseNumber('1½') // 1.5
  */
 export function parseNumber(text: string): number | null {
   const plain = plainText(text);

@@ -1,7 +1,7 @@
 import { InputError } from './input-error';
 import type { Country } from './words';
 import { readAmount } from './reckon';
-import { isMassUnit, isVolumeUnit, type Unit } from './measure';
+import { isMassUnit, isVolumeUnit, toCelsius, type Unit } from './measure';
 import { parseNumber } from './number';
 
 export { parseNumber } from './number';
@@ -38,6 +38,7 @@ export function parseAs(
  * A hydrometer reading as people say it: 1.064, 1,064, 1064, 64, 0.996, 996.
  * @returns specific gravity
  * @throws InputError on a misplaced point (1.64) or anything a hydrometer cannot show
+ * @example parseGravity('1085') // 1.085
  */
 export function parseGravity(text: string): number {
   const clean = text.trim().replace(',', '.');
@@ -54,13 +55,16 @@ export function parseGravity(text: string): number {
   throw new InputError(`${text} is outside what a hydrometer shows.`, say);
 }
 
-/** A temperature with or without its scale: `21`, `21c`, `70 F`, `70°F`. @throws InputError */
+/**
+ * A temperature with or without its scale: `21`, `21c`, `70 F`, `70°F`. @throws InputError
+ * @example parseTemperature('70 °F', 'C') // 21.111
+ */
 export function parseTemperature(text: string, scale: 'C' | 'F'): number {
   const match = /^(-?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(text.trim());
   if (!match) throw new InputError(`“${text}” is not a temperature.`, 'Write it like 21 °C or 70 °F.');
   const degrees = Number(match[1]!.replace(',', '.'));
   const used = (match[2]?.toUpperCase() ?? scale) as 'C' | 'F';
-  const tempC = used === 'F' ? ((degrees - 32) * 5) / 9 : degrees;
+  const tempC = toCelsius(degrees, used);
   if (tempC < -5 || tempC > 105)
     throw new InputError(
       `${text} ${used} is no temperature for a must.`,

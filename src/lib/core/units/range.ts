@@ -4,7 +4,10 @@ export type Estimate = { low: number; likely: number; high: number };
 /** A table entry's spread, written `[low, typical, high]`. */
 export type Spread = readonly [low: number, typical: number, high: number];
 
-/** An estimate with no width: a measured or exact figure. */
+/**
+ * An estimate with no width: a measured or exact figure.
+ * @example exact(5).likely // 5
+ */
 export const exact = (value: number): Estimate => ({ low: value, likely: value, high: value });
 
 /**

@@ -1,3 +1,4 @@
+import { inL, inML } from '../units/say';
 import { solve } from 'yalps';
 import type { Vessel } from './vessels';
 
@@ -24,6 +25,8 @@ export const toTheNeck = (vessel: Vessel): number => vessel.capacityL * NECK;
  * @param volumeL what there is to rack, L
  * @param free vessels that are empty, closed ones
  * @returns the plan; with `restL` when nothing holds it all
+ * @example
+ * planRacking(10, VESSEL_PRESETS.filter((v) => v.id.startsWith('jar-'))).to.map((t) => t.vessel.id) // ['jar-10']
  */
 export function planRacking(volumeL: number, free: readonly Vessel[]): RackingPlan {
   const nothing: RackingPlan = { to: [], airL: 0, restL: volumeL };
@@ -63,7 +66,7 @@ export function planRacking(volumeL: number, free: readonly Vessel[]): RackingPl
 
 /** A racking in words of its air and rest: `no air to speak of`, `0.4 L of air`, `0.3 L over: drink it`. */
 export function rackingWord(plan: RackingPlan): string {
-  if (plan.restL > A_GLASS_L) return `${plan.restL.toFixed(1)} L find no room`;
-  if (plan.restL > 0.02) return `a glass over, ${(plan.restL * 1000).toFixed(0)} mL: taste it`;
-  return plan.airL < 0.1 ? 'no air to speak of' : `${plan.airL.toFixed(1)} L of air: top it up`;
+  if (plan.restL > A_GLASS_L) return `${inL(plan.restL)} find no room`;
+  if (plan.restL > 0.02) return `a glass over, ${inML(plan.restL * 1000, 0)}: taste it`;
+  return plan.airL < 0.1 ? 'no air to speak of' : `${inL(plan.airL)} of air: top it up`;
 }

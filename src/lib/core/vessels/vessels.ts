@@ -1,3 +1,4 @@
+import { inL } from '../units/say';
 import { z } from 'zod';
 import { findRoot } from '../maths/root';
 import { InputError } from '../units/input-error';
@@ -81,7 +82,10 @@ export function outlineOf(vessel: Vessel): Outline {
   return points.map(([h, d]) => [h * scale, d * scale] as const);
 }
 
-/** Litres below `heightCm`. */
+/**
+ * Litres below `heightCm`.
+ * @example volumeAtHeight({ id: 'b', name: 'bucket', shape: 'bucket', capacityL: 16.5 }, 15) // 7.1856
+ */
 export function volumeAtHeight(vessel: Vessel, heightCm: number): number {
   const outline = outlineOf(vessel);
   let volume = 0;
@@ -98,14 +102,16 @@ export function volumeAtHeight(vessel: Vessel, heightCm: number): number {
 /**
  * Height, cm, to which `volumeL` fills the vessel.
  * @throws InputError when it would overflow
+ * @example heightAtVolume({ id: 'b', name: 'bucket', shape: 'bucket', capacityL: 16.5 }, 10) // 20.227
  */
 export function heightAtVolume(vessel: Vessel, volumeL: number): number {
   if (volumeL > vessel.capacityL * 1.000001)
     throw new InputError(
-      `${volumeL.toFixed(1)} L does not fit ${vessel.name}, which holds ${vessel.capacityL.toFixed(1)} L.`,
+      `${inL(volumeL)} does not fit ${vessel.name}, which holds ${inL(vessel.capacityL)}.`,
       'Choose a larger vessel or split the batch.'
     );
   const top = outlineOf(vessel).at(-1)![0];
+  if (volumeL >= volumeAtHeight(vessel, top)) return top;
   return findRoot((h) => volumeAtHeight(vessel, h) - volumeL, 0, top, 1e-6);
 }
 
@@ -133,7 +139,10 @@ export const isOpenVessel = (v: Pick<Vessel, 'shape'>): boolean =>
 /** Share of a closed vessel that is left free while it works: the neck. Common practice. */
 const NECK_ROOM = 0.05;
 
-/** Share of a vessel to leave free for what a must holds: dark berries foam worst, sugar and water least. */
+/**
+ * Share of a vessel to leave free for what a must holds: dark berries foam worst, sugar and water least.
+ * @example foamShareOf({ shape: 'bucket' }, { hasFruit: true, isLively: false }) // 0.22
+ */
 export function foamShareOf(
   vessel: Pick<Vessel, 'shape'>,
   must: { hasFruit: boolean; isLively: boolean }

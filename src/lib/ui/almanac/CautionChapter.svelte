@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { Level, Rule } from '$core/cautions/scene';
   import { RULES } from '$core/cautions/rules';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import { DOSES, spoonText, type Dose } from '$core/tables/doses';
   import { gramsText, volumeText } from '$core/units/format';
   import { L_PER, toBase } from '$core/units/measure';

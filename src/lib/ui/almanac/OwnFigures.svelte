@@ -3,11 +3,12 @@
   import type { Acid } from '$core/liquid/acid';
   import { ownProduceSchema, type Produce } from '$core/tables/produce';
   import { produceById } from '$core/tables/table';
-  import { explain, InputError } from '$core/units/input-error';
+  import { InputError } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { firstProblem } from '$core/units/problem';
   import { parseNumber } from '$core/units/parse';
-  import { removeProduce, saveProduce } from '$lib/store/household.svelte';
-  import { sayDone } from '../nav/said.svelte';
+  import { keep, takeOff } from '$lib/store/things';
+  import { sayKept } from '../nav/said.svelte';
 
   /** The user's own figures for an entry: low, typical, high, written with spaces between. */
   let { produce, isOwn, isEditing }: { produce: Produce; isOwn: boolean; isEditing: boolean } = $props();
@@ -64,10 +65,10 @@
         const { path, reason } = firstProblem(sound.error);
         throw new InputError(`${path}: ${reason}.`, 'Correct it and try again.', path);
       }
-      await saveProduce(sound.data);
+      const kept = await keep('produce', sound.data);
       text = {};
       error = '';
-      sayDone(`${produce.name}: your figures are used from now on. Batches that began keep theirs.`);
+      sayKept(`${produce.name}: your figures are used from now on. Batches that began keep theirs.`, kept);
     } catch (err) {
       error = explain(err);
     }
@@ -75,9 +76,9 @@
 
   async function drop() {
     const inTable = produceById(produce.id) !== undefined;
-    await removeProduce(produce.id);
-    sayDone(
-      inTable ? `${produce.name}: back to the table’s figures.` : `${produce.name} is gone from the Almanac.`
+    sayKept(
+      inTable ? `${produce.name}: back to the table’s figures.` : `${produce.name} is gone from the Almanac.`,
+      await takeOff('produce', produce.id)
     );
     if (!inTable) await goto('/almanac');
   }

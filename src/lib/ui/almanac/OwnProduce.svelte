@@ -3,8 +3,10 @@
   import { findPoisonous, unsafePart } from '$core/tables/plants';
   import { FAMILIES, type Produce } from '$core/tables/produce';
   import { produceById } from '$core/tables/table';
-  import { explain, InputError } from '$core/units/input-error';
-  import { allProduce, household, saveProduce } from '$lib/store/household.svelte';
+  import { InputError } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
+  import { allProduce, household } from '$lib/store/household.svelte';
+  import { keep } from '$lib/store/things';
 
   /** An entry of one's own: a name, and the entry it is most like, whose figures it starts from. */
   let name = $state('');
@@ -34,7 +36,7 @@
         latin: '',
         from: { ...base.from, composition: 'estimate', acids: 'estimate', ph: 'estimate' }
       };
-      await saveProduce(entry);
+      await keep('produce', entry);
       await goto(`/almanac/produce/${id}?own`);
     } catch (err) {
       error = explain(err);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import { RULES } from '$core/cautions/rules';
   import { estimateMust } from '$core/must/balance';
   import { FORM_NOTES } from '$core/plan/extraction';

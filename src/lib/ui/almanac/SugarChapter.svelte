@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { inL } from '$core/units/say';
+  import { own } from '$lib/ui/words/own-units';
   import { sweetenerEffect } from '$core/must/reach';
   import { SWEETENERS, type Sweetener, type SweetenerId } from '$core/tables/sweeteners';
 
@@ -14,8 +16,8 @@
 </script>
 
 <p class="small mb-2">
-  What 100 g does in 4.5 L: points of gravity, alcohol once it has fermented, sweetness while it has not
-  (table sugar is 1). Grape juice and a bottle of wine go on the slip by their volume.
+  What 100 g does in {own(inL(4.5, 'rule'))}: points of gravity, alcohol once it has fermented, sweetness
+  while it has not (table sugar is 1). Grape juice and a bottle of wine go on the slip by their volume.
 </p>
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sugars, a table">
@@ -41,7 +43,7 @@
             <td class="number px-3 text-right">{e.abv > 0.005 ? `${e.abv.toFixed(2)} %` : 'none'}</td>
             <td class="px-3 text-right">{Math.round((100 * s.fermentable) / s.solids)} %</td>
             <td class="px-3 text-right">{s.sweetness}</td>
-            <td class="text-[0.9375rem] text-quiet">{s.note}</td>
+            <td class="text-[0.9375rem] text-quiet">{own(s.note)}</td>
           </tr>
         {/each}
       </tbody>

@@ -1,3 +1,4 @@
+import { inC, inL } from '$core/units/say';
 /** Words of the trade, with what else people call them, each in one plain line. Common practice. */
 export const WORDS: Record<string, { name: string; also: string; says: string }> = {
   must: {
@@ -33,7 +34,7 @@ export const WORDS: Record<string, { name: string; also: string; says: string }>
   demijohn: {
     name: 'Glass jar',
     also: 'demijohn carboy damejeanne gallon jar jug',
-    says: 'A narrow-necked glass vessel for the second ferment, 4.5 to 25 L. Never lifted by the neck.'
+    says: `A narrow-necked glass vessel for the second ferment, ${inL(4.5, 'rule')} to ${inL(25, 'rule')}. Never lifted by the neck.`
   },
   airlock: {
     name: 'Airlock',
@@ -114,7 +115,7 @@ export const WORDS: Record<string, { name: string; also: string; says: string }>
   pectin: {
     name: 'Pectin',
     also: 'pectin haze jelly enzyme',
-    says: 'What sets jam, and hazes wine that was boiled. Enzyme breaks it, below 40 °C.'
+    says: `What sets jam, and hazes wine that was boiled. Enzyme breaks it, below ${inC(40)}.`
   },
   tannin: {
     name: 'Tannin',

@@ -3,7 +3,7 @@
   import { acidWater, liquid } from '$core/liquid/stock';
   import { willHold } from '$core/ledger/will-hold';
   import { phOf, titratableAcidity } from '$core/liquid/acid';
-  import { logAddition } from '$lib/store/actions';
+  import { put } from '$core/commands/put';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import AcidAdvice from '../plan/AcidAdvice.svelte';
@@ -67,7 +67,7 @@
           ingredients={batch.state.plan.ingredients}
           onadd={(item) => {
             close();
-            void tell(`${ingredientText(item, household.settings)} in.`, () => logAddition(batch.id, [item]));
+            void tell(`${ingredientText(item, household.settings)} in.`, () => put(batch.id, [item]));
           }}
         />
       {/snippet}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { doStep, logStir } from '$lib/store/actions';
+  import { stir } from '$core/commands/put';
+  import { doStep } from '$core/steps/do-step';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import type { StepId } from '$core/tables/step-id';
   import { tell } from '../nav/said.svelte';
@@ -45,7 +46,7 @@
     bottle: 'Bottle'
   };
   const done = () => (form = null);
-  const step = (id: StepId, text: string) => tell(text, (sure) => doStep(batch.state, id, { sure }));
+  const step = (id: StepId, text: string) => tell(text, () => doStep(batch.state, id));
 </script>
 
 <section aria-label="Write down" id="actions">
@@ -70,7 +71,7 @@
     <div class="flex flex-wrap gap-2">
       {#if inBucket}<button
           class="btn btn-line"
-          onclick={() => tell(`${batch.state.name}: stirred.`, () => logStir(batch.id))}>Stirred</button
+          onclick={() => tell(`${batch.state.name}: stirred.`, () => stir(batch.id))}>Stirred</button
         >{/if}
       {#each all.filter(([, , on]) => on) as [id, label] (id)}
         <button class="btn {id === 'read' ? 'btn-primary' : 'btn-line'}" onclick={() => (form = id)}

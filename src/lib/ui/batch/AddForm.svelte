@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Text from '../field/Text.svelte';
+  import { own } from '$lib/ui/words/own-units';
   import { cautionsAt, RULES } from '$core/cautions/rules';
   import { ACID_ADDITIONS, ADDITIVES } from '$core/tables/substances';
   import { chooseIngredient, type Choice } from '$core/plan/choose';
@@ -9,8 +11,9 @@
   import { doseL } from '$core/ledger/will-hold';
   import { withAmount, type Ingredient } from '$core/plan/plan';
   import type { Amount } from '$core/units/amount';
-  import { logAddition } from '$lib/store/actions';
-  import { record, together } from '$lib/store/record';
+  import { put } from '$core/commands/put';
+  import { acknowledge } from '$core/commands/tick';
+  import { perform } from '$lib/store/record';
   import VesselPick from '../vessel/VesselPick.svelte';
   import Cautions from '../caution/Cautions.svelte';
   import { household, type Batch } from '$lib/store/household.svelte';
@@ -109,14 +112,13 @@
   const stop = $derived(cautions.find((c) => c.level === 'stop'));
   const understood = $derived(draft.fields.understood === stop?.text);
 
-  const save = form.submit(async (when) => {
+  const save = form.submit(() => {
     const what = item();
     if (stop && !understood) throw new InputError(stop.text, 'Correct it, or say that it is what you mean.');
-    const events = await together(when, async (w) => {
-      if (stop) await record(batch.id, 'caution', { cautionId: stop.id, text: stop.text.slice(0, 400) }, w);
-      return logAddition(batch.id, [what], w, named?.vesselId);
-    });
-    return [`${ingredientText(what, household.settings)} in.`, events] as const;
+    return [
+      `${ingredientText(what, household.settings)} in.`,
+      [...(stop ? acknowledge(batch.id, stop.id, stop.text) : []), ...put(batch.id, [what], named?.vesselId)]
+    ];
   });
 </script>
 
@@ -137,23 +139,19 @@
         >{#each names as n (n)}<option value={n}></option>{/each}</datalist
       >
     </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >How much
-      <input
-        class="field"
-        autocomplete="off"
-        placeholder={powder === 'campden' ? '2 tablets' : powder ? '5 g' : '750 g'}
-        value={draft.fields.amount}
-        oninput={(e) => draft.set('amount', e.currentTarget.value)}
-      />
-    </label>
+    <Text
+      {draft}
+      at="amount"
+      label="How much"
+      placeholder={powder === 'campden' ? '2 tablets' : powder ? '5 g' : '750 g'}
+    />
   </div>
   {#if answer.kind === 'refused'}
     <p role="alert" class="bg-tint-rose px-3 py-2">Not in a wine: {answer.why}</p>
   {:else if choice}<p class="small" data-testid="as-read">
-      {choice.label}{asRead ? `, ${asRead}` : usual ? '' : `: ${choice.hint}`}
+      {choice.label}{asRead ? `, ${asRead}` : usual ? '' : `: ${own(choice.hint)}`}
     </p>{/if}
-  <Cautions list={cautions} onaway={(id) => void record(batch.id, 'caution', { cautionId: id })} />
+  <Cautions list={cautions} onaway={(id) => void perform(acknowledge(batch.id, id))} />
   {#if stop}
     <label class="flex min-h-11 items-center gap-3"
       ><input

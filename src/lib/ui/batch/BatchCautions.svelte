@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { Place, Scene } from '$core/cautions/scene';
   import { cautionsAt } from '$core/cautions/rules';
-  import { estimateMust } from '$core/must/balance';
-  import { record } from '$lib/store/record';
+  import { evaluate } from '$core/must/evaluate';
+  import { acknowledge } from '$core/commands/tick';
+  import { perform } from '$lib/store/record';
   import type { Batch } from '$lib/store/household.svelte';
   import Cautions from '../caution/Cautions.svelte';
 
@@ -13,7 +14,7 @@
   const foreseen = $derived.by(() => {
     if (place === 'bottle' || place === 'rack' || batch.state.measured.ph !== null) return null;
     try {
-      return estimateMust(batch.state.plan).ph;
+      return evaluate(batch.state.plan).estimate.ph;
     } catch {
       return null;
     }
@@ -33,4 +34,4 @@
   );
 </script>
 
-<Cautions {list} onaway={(cautionId) => void record(batch.id, 'caution', { cautionId })} />
+<Cautions {list} onaway={(cautionId) => void perform(acknowledge(batch.id, cautionId))} />

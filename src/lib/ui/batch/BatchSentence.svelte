@@ -1,9 +1,7 @@
 <script lang="ts">
-  import { massText } from '$lib/ui/field/own-units';
-  import { dangersOf } from '$core/finish/danger';
+  import { massText } from '$core/units/format';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
-  import { saysOf } from '$core/belief/says';
   import { chosenAbv, whyAbvDiffers } from '$core/belief/standing';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
@@ -14,37 +12,44 @@
 
   const s = $derived(batch.state);
   const now = $derived(batch.standing);
-  const says = $derived(saysOf(s, now));
+  const says = $derived(batch.says);
   const unit = $derived(household.settings.volume);
   const where = $derived(s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(' and '));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
+  const day = (at: number) => dayWord(at, household.now, s.zone);
+  /** A reading of long ago is told with its day, and how it moved then is not said of today. */
+  const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
   const falling = $derived(
-    now.steady.steady
-      ? `, still for ${counted(now.steady.days, 'day')}`
-      : pace !== null && pace > 0 && now.stage !== 'must'
-        ? ` and falling ${pace === 1 ? 'a point' : `${pace} points`} a day`
-        : ''
+    isStale
+      ? ` on ${day(says.lastRead!.at)}${now.steady.steady ? `, still for ${counted(now.steady.days, 'day')} then` : ''}`
+      : now.steady.steady
+        ? `, still for ${counted(now.steady.days, 'day')}`
+        : pace !== null && pace > 0 && now.stage !== 'must'
+          ? ` and falling ${pace === 1 ? 'a point' : `${pace} points`} a day`
+          : ''
   );
   const soFar = $derived(
-    (now.steady.steady || now.isDry || says.isStable || says.isSweetened ? '' : ' so far') +
-      (now.stage === 'fermenting' || now.stage === 'must' ? '' : `, ${now.sweetness}`)
+    (now.steady.steady || now.isDry || says.isStable || says.isSweetened
+      ? ''
+      : isStale
+        ? ' then'
+        : ' so far') + (now.stage === 'fermenting' || now.stage === 'must' ? '' : `, ${now.sweetness}`)
   );
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
   const why = $derived(whyAbvDiffers(s, now));
-  const dangers = $derived(dangersOf(s));
+  const dangers = $derived(batch.dangers);
   /** Litres once the fruit has given all. */
   const toCome = $derived(willHoldL(s));
   /** Jars that read otherwise than one another, each by its last reading. */
-  const unlike = $derived.by(() => {
-    const read = s.fills.flatMap((f) => (f.reads.length > 0 ? [{ f, sg: f.reads.at(-1)!.sg }] : []));
-    const sgs = read.map((x) => x.sg);
-    return read.length > 1 && Math.max(...sgs) - Math.min(...sgs) > 0.0015
-      ? read.map((x) => `${sgText(x.sg)} in the ${vesselById(x.f.vesselId)?.name ?? 'vessel'}`)
-      : [];
-  });
+  const unlike = $derived(
+    says.unlike.map(
+      (r) =>
+        `${sgText(r.sg)} in the ${vesselById(r.vesselId)?.name ?? 'vessel'}${r.at < says.lastRead!.at - 86_400_000 ? ` on ${day(r.at)}` : ''}`
+    )
+  );
   /** In glass and come to rest, or long past its ferment, one thinks of bottles: then it is said whether that is safe. */
   const unsafe = $derived.by(() => {
     if (now.stage !== 'in glass' && now.stage !== 'clearing') return null;
@@ -59,21 +64,21 @@
   const measuredL = $derived(s.corrections.findLast((c) => c.kind === 'volume'));
   const sgLines = $derived([
     now.sg?.measured
-      ? `Read ${dayWord(now.sg.at, household.now, s.zone)}, corrected to ${temperatureText(20, household.settings.temp)}.`
+      ? `Read ${day(now.sg.at)}, corrected to ${temperatureText(20, household.settings.temp)}.`
       : 'Not read yet: this is what the sums say went in.',
     ...(correction && Math.abs(correction.sugarKg) > 0.005
       ? [
-          `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${massText(Math.abs(correction.sugarKg), household.settings)} ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
+          `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${massText(Math.abs(correction.sugarKg), household.settings.mass)} ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
         ]
       : []),
     now.steady.steady
-      ? `It has not moved for ${counted(now.steady.days, 'day')}.`
+      ? `It had not moved for ${counted(now.steady.days, 'day')} when it was last read.`
       : 'Finished means: the same, three days or more apart.'
   ]);
   /** By the formula that was chosen for it. */
   const abv = $derived(chosenAbv(s, now));
   const abvLines = $derived([
-    `By the ledger: ${massText(now.sugarKg.turned, household.settings)} of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
+    `By the ledger: ${massText(now.sugarKg.turned, household.settings.mass)} of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
     now.classroom === null
       ? 'No reading yet, so there is no classroom sum to set beside it.'
       : `Classroom sum: (${sgText(s.startSg!.sg)} − ${sgText(now.sg!.sg)}) × 131.25 = ${now.classroom.toFixed(1)} %; × 135 gives ${(now.classroom * (135 / 131.25)).toFixed(1)} %.`,
@@ -109,9 +114,10 @@
         <span class="font-semibold" data-testid="abv-could">{says.potentialAbv.toFixed(1)} %</span>{/if}.
     {:else if now.sg}
       {#if !now.sg.measured}Not read yet; the sums say{/if}
-      <How title="Gravity" lines={sgLines} class={word}
-        >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
-      >{falling}{#if says.hasStrength}: about
+      {#if unlike.length > 0}
+        {unlike.join(', ')}{:else}<How title="Gravity" lines={sgLines} class={word}
+          >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
+        >{falling}{/if}{#if says.hasStrength}: about
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
         >{soFar}{/if}.
@@ -143,9 +149,6 @@
     {#if says.unreadIds.length > 0}
       {says.unreadIds.map((id) => `The ${vesselById(id)?.name ?? 'other vessel'}`).join(' and ')} was never read,
       so nobody knows where that stands.
-    {/if}
-    {#if unlike.length > 1}
-      {unlike.join(', ')}.
     {/if}
     {#if unsafe}
       <span class="font-semibold text-rosehip" data-testid="unsafe"

@@ -1,16 +1,16 @@
 <script lang="ts">
-  import { massText } from '$lib/ui/field/own-units';
+  import { massText } from '$core/units/format';
   import { isBrewing } from '$core/steps/brewing';
-  import { hasMust } from '$core/steps/schedule';
+  import { hasMust } from '$core/ledger/state';
   import { mustColour } from '$core/plan/colour';
   import { temperatureText } from '$core/units/format';
-  import { wantsForm } from '$core/steps/puts';
-  import { doStep } from '$lib/store/actions';
+  import { doStep, formOf } from '$core/steps/do-step';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import AcidTag from './AcidTag.svelte';
   import Actions from './Actions.svelte';
   import BatchSentence from './BatchSentence.svelte';
-  import { formOf, type FormId } from './form-of';
+  import type { StepId } from '$core/tables/step-id';
+  import type { FormId } from './form-of';
   import History from './History.svelte';
   import KeepMade from '../recipe/KeepMade.svelte';
   import NextTags from './NextTags.svelte';
@@ -20,8 +20,6 @@
   import ThroughTime from '../ribbon/ThroughTime.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import Tag from '../tag/Tag.svelte';
-  import { dangersOf } from '$core/finish/danger';
-  import { saysOf } from '$core/belief/says';
   import DangerCard from '../caution/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
   import { historyOf } from '$core/ledger/run';
@@ -43,15 +41,15 @@
   const effects = $derived(historyOf(events, Infinity));
   const cold = $derived(tooCold(batch.state));
   const why = $derived(whyAbvDiffers(batch.state, batch.standing));
-  const dangers = $derived(dangersOf(batch.state));
-  const says = $derived(saysOf(batch.state, batch.standing));
+  const dangers = $derived(batch.dangers);
+  const says = $derived(batch.says);
 
-  async function act(step: Parameters<typeof formOf>[0]) {
-    const wanted = formOf(step) ?? (wantsForm(batch.state, step) ? 'add' : null);
+  async function act(step: StepId) {
+    const wanted = formOf(batch.state, step);
     if (wanted) {
       form = wanted;
       document.getElementById('actions')?.scrollIntoView({ block: 'nearest' });
-    } else await tell('Done.', (sure) => doStep(batch.state, step, { sure }));
+    } else await tell('Done.', () => doStep(batch.state, step));
   }
 </script>
 
@@ -101,7 +99,7 @@
         title="Where the sugar went"
         total="{massText(
           sugar.turned + sugar.dissolved + sugar.held,
-          household.settings
+          household.settings.mass
         )} of grape sugar in all"
         pieces={[
           {

@@ -1,22 +1,24 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import Pick from '../field/Pick.svelte';
+  import Text from '../field/Text.svelte';
   import { checkBottling } from '$core/finish/judge';
   import { BOTTLES, type BottleType } from '$core/tables/bottles';
   import { readsDry } from '$core/ledger/evidence';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
-  import { sgText, temperatureText, volumeText } from '$core/units/format';
+  import { volumeText } from '$core/units/format';
   import { parseNumber } from '$core/units/number';
   import { parseAs } from '$core/units/parse';
   import { countryOf } from '$core/units/settings';
-  import { logBottling } from '$lib/store/actions';
-  import { record, together } from '$lib/store/record';
+  import { bottle } from '$core/commands/move';
+  import { acknowledge } from '$core/commands/tick';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
   import BatchCautions from './BatchCautions.svelte';
+  import Pressure from './Pressure.svelte';
   import RestCheck from './RestCheck.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
 
@@ -68,7 +70,7 @@
   );
   const stopped = $derived(check?.verdict.level === 'stop');
 
-  const save = form.submit(async (when) => {
+  const save = form.submit(() => {
     const count = typed;
     const sizeL = sizeOf(draft.fields.size);
     if (!count || !Number.isInteger(count) || count < 1)
@@ -88,77 +90,31 @@
         'The pressure check says no.',
         'Take one of the safe ways out, or say that you understand.'
       );
-    const events = await together(when, async (w) => {
-      if (stopped)
-        await record(
-          batch.id,
-          'caution',
-          { cautionId: 'pressure', text: check!.verdict.text.slice(0, 400) },
-          w
-        );
-      await logBottling(
-        batch.id,
-        {
-          from: fill!.vesselId,
-          bottles: [{ count, sizeL, type: draft.fields.type as BottleType }],
-          ...(priming > 0 ? { primingGL: priming } : {}),
-          ...(check ? { bar20: check.verdict.bar20 } : {}),
-          clear: draft.fields.clear === 'yes',
-          emptied: isAll
-        },
-        w
-      );
-    });
+    const deed = [
+      ...(stopped ? acknowledge(batch.id, 'pressure', check!.verdict.text) : []),
+      ...bottle(batch.id, {
+        from: fill!.vesselId,
+        bottles: [{ count, sizeL, type: draft.fields.type as BottleType }],
+        ...(priming > 0 ? { primingGL: priming } : {}),
+        ...(check ? { bar20: check.verdict.bar20 } : {}),
+        clear: draft.fields.clear === 'yes',
+        emptied: isAll
+      })
+    ];
     return [
       `${count} bottles of ${batch.state.name}. ${stopped ? 'They may burst: keep them cold and covered, and see Today.' : 'Stand them a few days, then lay them down.'}`,
-      events
-    ] as const;
+      deed
+    ];
   });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Bottle">
   <VesselPick {batch} value={fill?.vesselId ?? ''} onset={(v) => draft.set('from', v)} label="From" />
   <div class="grid grid-cols-2 gap-3">
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Bottles
-      <input
-        class="field"
-        inputmode="numeric"
-        autocomplete="off"
-        placeholder={String(guess)}
-        value={draft.fields.count}
-        oninput={(e) => draft.set('count', e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Each holds
-      <input
-        class="field"
-        autocomplete="off"
-        value={draft.fields.size}
-        oninput={(e) => draft.set('size', e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Kind
-      <select
-        class="field"
-        value={draft.fields.type}
-        onchange={(e) => draft.set('type', e.currentTarget.value)}
-        >{#each Object.entries(BOTTLES) as [id, b] (id)}<option value={id}>{b.name}</option>{/each}</select
-      >
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Sugar for fizz, g/L
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        placeholder="none"
-        value={draft.fields.priming}
-        oninput={(e) => draft.set('priming', e.currentTarget.value)}
-      />
-    </label>
+    <Text {draft} at="count" label="Bottles" placeholder={String(guess)} mode="numeric" />
+    <Text {draft} at="size" label="Each holds" />
+    <Pick {draft} at="type" label="Kind" options={Object.entries(BOTTLES).map(([id, b]) => [id, b.name])} />
+    <Text {draft} at="priming" label="Sugar for fizz, g/L" placeholder="none" mode="decimal" />
   </div>
   {#if size === null}<p class="text-rosehip" role="alert">
       “{draft.fields.size}” is no size: write 750 mL, or 0.75.
@@ -174,32 +130,7 @@
       onchange={(e) => draft.set('clear', e.currentTarget.checked ? 'yes' : '')}
     /> It is clear and drops no more</label
   >
-  {#if check}
-    <div
-      role={stopped ? 'alert' : 'status'}
-      data-testid="pressure"
-      class="px-3 py-2 {stopped
-        ? 'bg-tint-rose'
-        : check.verdict.level === 'warn'
-          ? 'bg-tint-straw'
-          : 'bg-tint-green'}"
-    >
-      <p class="number text-[1.25rem]">
-        {check.verdict.bar20.toFixed(1)} bar
-        <span class="font-sans text-[0.9375rem] font-normal"
-          >at {temperatureText(20, household.settings.temp)}, bottle made for {check.verdict.ratingBar}</span
-        >
-      </p>
-      <p class="text-[0.9375rem]">
-        {own(check.reachable.why)}
-        {own(check.verdict.text)}
-        {#if stopped && check.reachable.clearsAtSg !== null}
-          Two readings at or under <b class="number">{sgText(check.reachable.clearsAtSg)}</b>, three days
-          apart, would clear it.
-        {/if}
-      </p>
-    </div>
-  {/if}
+  {#if check}<Pressure {check} />{/if}
   {#if stopped}
     <label class="flex min-h-11 items-center gap-3"
       ><input

@@ -40,7 +40,7 @@
         <b>{e.type}</b>
         <code class="text-[0.8125rem] break-all">{JSON.stringify(e.data).slice(0, 300)}</code></span
       >
-      <button class="min-h-11 underline underline-offset-4" onclick={() => void takeBack([e])}
+      <button class="min-h-11 underline underline-offset-4" onclick={() => void takeBack([e], 'remove')}
         >take it back</button
       >
     </li>

@@ -35,7 +35,7 @@
         >
         {#if x.event.type !== 'planned'}<button
             class="min-h-11 underline underline-offset-4"
-            onclick={() => void takeBack([x.event])}>take it back</button
+            onclick={() => void takeBack([x.event], 'remove')}>take it back</button
           >{/if}
       </li>
     {/each}

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { LedgerEvent } from '$core/ledger/log';
-  import { explain } from '$core/units/input-error';
-  import { replaceEvent } from '$lib/store/actions';
+  import { AskError } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
+  import { replace } from '$lib/store/record';
   import { household } from '$lib/store/household.svelte';
   import { parseWhen, toLocalInput } from '../field/parse-when';
   import { sayDone } from '../nav/said.svelte';
@@ -15,9 +16,12 @@
   // svelte-ignore state_referenced_locally
   let when = $state(toLocalInput(Date.parse(event.at)));
   let error = $state('');
+  /** what was asked about: pressed again, it is so */
+  let asked = '';
 
   async function save(e: SubmitEvent) {
     e.preventDefault();
+    let said = '';
     try {
       const data = structuredClone($state.snapshot(event.data)) as never;
       for (const slot of slots) {
@@ -27,11 +31,16 @@
       // The minute of the field is kept to the second where it was not touched.
       const old = Date.parse(event.at);
       const at = when === toLocalInput(old) ? old : parseWhen(when, Date.now());
-      const again = await replaceEvent(event, data, at);
+      said = JSON.stringify([data, at]);
+      const again = await replace(event, data, at, asked === said);
       sayDone('Put right. What it said before is still in the log.', again);
       close();
     } catch (err) {
       error = explain(err);
+      if (err instanceof AskError) {
+        asked = said;
+        error = `${error} Press again if it is so.`;
+      }
     }
   }
 </script>

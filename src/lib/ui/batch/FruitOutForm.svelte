@@ -1,9 +1,10 @@
 <script lang="ts">
+  import Text from '../field/Text.svelte';
   import { pulpL } from '$core/must/strain';
   import { volumeOf } from '$core/ledger/state';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
-  import { logFruitOut } from '$lib/store/actions';
+  import { takeFruitOut } from '$core/commands/move';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
@@ -30,12 +31,11 @@
     ['press', 'Press it', 'most wine, longest to clear']
   ] as const;
 
-  const save = form.submit(async (when) => {
+  const save = form.submit(() => {
     const volumeL = draft.fields.volume.trim()
       ? parseAs('volume', draft.fields.volume, household.settings.volume, countryOf(household.settings)).base
       : undefined;
-    const event = await logFruitOut(batch.id, draft.fields.press as 'drip', volumeL, when);
-    return [`${batch.state.name}: fruit out.`, event] as const;
+    return [`${batch.state.name}: fruit out.`, takeFruitOut(batch.id, draft.fields.press as 'drip', volumeL)];
   });
 </script>
 
@@ -56,17 +56,13 @@
       </label>
     {/each}
   </fieldset>
-  <label class="grid gap-1 text-[0.9375rem] font-semibold"
-    >What is left, if you measured it
-    <input
-      class="field"
-      inputmode="decimal"
-      autocomplete="off"
-      placeholder={left(draft.fields.press as 'drip')}
-      value={draft.fields.volume}
-      oninput={(e) => draft.set('volume', e.currentTarget.value)}
-    />
-  </label>
+  <Text
+    {draft}
+    at="volume"
+    label="What is left, if you measured it"
+    placeholder={left(draft.fields.press as 'drip')}
+    mode="decimal"
+  />
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary">Fruit is out</button>

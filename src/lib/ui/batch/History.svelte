@@ -104,7 +104,7 @@
             <button
               class="min-h-11 px-2 text-[0.875rem] text-quiet underline underline-offset-4"
               aria-label="Take back: {what} {detail}"
-              onclick={() => void takeBack([e], 'Taken back. It is still in the log.')}>undo</button
+              onclick={() => void takeBack([e], 'remove', 'Taken back. It is still in the log.')}>undo</button
             >
           </span>
         {:else if !gone && e.type === 'planned'}

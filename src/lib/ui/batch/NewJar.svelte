@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Vessel } from '$core/vessels/vessels';
-  import { explain } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { UNIT_LABEL } from '$core/units/measure';
   import { household } from '$lib/store/household.svelte';
   import { addVessel } from '../vessel/new-vessel';

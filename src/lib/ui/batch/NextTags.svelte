@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
-  import { snoozeStep, logStep } from '$lib/store/actions';
+  import { putOff, tick } from '$core/commands/tick';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
@@ -42,14 +42,14 @@
               <button
                 class="min-h-11 underline underline-offset-4"
                 onclick={() =>
-                  tell('Put off until tomorrow.', () => snoozeStep(batch.id, d.step.id, household.now + DAY))}
+                  tell('Put off until tomorrow.', () => putOff(batch.id, d.step.id, household.now + DAY))}
                 >tomorrow</button
               >
               {#if !d.step.everyH}
                 <button
                   class="min-h-11 underline underline-offset-4"
                   onclick={() =>
-                    tell(`${d.step.title}: skipped.`, () => logStep(batch.id, d.step.id, 'skipped'))}
+                    tell(`${d.step.title}: skipped.`, () => tick(batch.id, d.step.id, 'skipped'))}
                   >skip</button
                 >
               {/if}

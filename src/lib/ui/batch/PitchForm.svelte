@@ -1,10 +1,13 @@
 <script lang="ts">
+  import Pick from '../field/Pick.svelte';
+  import Text from '../field/Text.svelte';
+  import { own } from '../words/own-units';
   import { YEASTS, type YeastId } from '$core/tables/yeasts';
   import { InputError } from '$core/units/input-error';
   import { YEAST_THING } from '$core/plan/thing';
   import { readAmount } from '$core/units/reckon';
-  import { stepDoseG } from '$core/steps/puts';
-  import { logPitch } from '$lib/store/actions';
+  import { usualDoseG } from '$core/steps/table/powder';
+  import { pitch } from '$core/commands/put';
   import type { Batch } from '$lib/store/household.svelte';
   import { volumeOf } from '$core/ledger/state';
   import { judgeDose, slipText } from '$core/tables/doses';
@@ -18,7 +21,7 @@
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`pitch:${batch.id}`, {
     yeast: batch.state.plan.yeast?.yeastId ?? 'wine',
-    mass: stepDoseG('pitch', batch.state).toFixed(0),
+    mass: usualDoseG('yeast', batch.state).toFixed(0),
     how: 'dry',
     when: ''
   });
@@ -34,7 +37,12 @@
   });
   const verdict = $derived(grams === null ? null : judgeDose('yeast', grams, volumeOf(batch.state)));
 
-  const save = form.submit(async (when) => {
+  const HOW = [
+    ['dry', 'sprinkled dry'],
+    ['rehydrated', 'rehydrated'],
+    ['starter', 'starter']
+  ] as const;
+  const save = form.submit(() => {
     const massG = readAmount(draft.fields.mass, YEAST_THING, 'g').base * 1000;
     if (verdict === 'absurd')
       throw new InputError(
@@ -46,54 +54,27 @@
       how: draft.fields.how as 'dry',
       ...(massG > 0 ? { massG } : {})
     };
-    const event = await logPitch(batch.id, data, when);
-    return [`${batch.state.name}: yeast in.`, event] as const;
+    return [`${batch.state.name}: yeast in.`, pitch(batch.id, data)];
   });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Yeast in">
-  <label class="grid gap-1 text-[0.9375rem] font-semibold"
-    >Yeast
-    <select
-      class="field"
-      value={draft.fields.yeast}
-      onchange={(e) => draft.set('yeast', e.currentTarget.value)}
-    >
-      {#each Object.entries(YEASTS) as [id, y] (id)}<option value={id}
-          >{y.name}, to about {y.toleranceAbv[1]} %</option
-        >{/each}
-    </select>
-  </label>
+  <Pick
+    {draft}
+    at="yeast"
+    label="Yeast"
+    options={Object.entries(YEASTS).map(([id, y]) => [id, `${y.name}, to about ${y.toleranceAbv[1]} %`])}
+  />
   <div class="grid grid-cols-2 gap-3">
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Grams
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        value={draft.fields.mass}
-        oninput={(e) => draft.set('mass', e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >How
-      <select
-        class="field"
-        value={draft.fields.how}
-        onchange={(e) => draft.set('how', e.currentTarget.value)}
-      >
-        <option value="dry">sprinkled dry</option><option value="rehydrated">rehydrated</option><option
-          value="starter">starter</option
-        >
-      </select>
-    </label>
+    <Text {draft} at="mass" label="Grams" mode="decimal" />
+    <Pick {draft} at="how" label="How" options={HOW} />
   </div>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if verdict === 'high' || verdict === 'absurd'}<p
       class="bg-tint-straw px-3 py-2 text-[0.9375rem]"
       role="status"
     >
-      More yeast than anyone pitches. {slipText('yeast', grams ?? 0, volumeOf(batch.state))}
+      More yeast than anyone pitches. {own(slipText('yeast', grams ?? 0, volumeOf(batch.state)))}
     </p>{/if}
   <BatchCautions {batch} place="ferment" />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}

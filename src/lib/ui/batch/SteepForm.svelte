@@ -1,10 +1,12 @@
 <script lang="ts">
+  import Text from '../field/Text.svelte';
+  import VesselPick from '../vessel/VesselPick.svelte';
   import { chooseIngredient } from '$core/plan/choose';
   import { withAmount, type Ingredient } from '$core/plan/plan';
   import { InputError } from '$core/units/input-error';
   import { parseNumber } from '$core/units/parse';
-  import { logSteep, logSteepOut } from '$lib/store/actions';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { steep, takeSteepOut } from '$core/commands/put';
+  import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
@@ -40,19 +42,17 @@
   const isHung = (i: Ingredient) =>
     i.kind === 'additive' && ['oak', 'hops', 'zest', 'tea'].includes(i.additiveId);
 
-  const save = form.submit(async (when) => {
+  const save = form.submit((when) => {
     const days = parseNumber(draft.fields.days);
     if (days === null || days > 400) throw new InputError('Taste it after how many days?', 'Give a number.');
-    const event = await logSteep(
-      batch.id,
-      {
-        ingredients: [item()],
-        tasteBy: new Date(when.at + days * DAY).toISOString(),
-        ...(draft.fields.vessel ? { vesselId: draft.fields.vessel } : {})
-      },
-      when
-    );
-    return [`${draft.fields.what} hung in.`, event] as const;
+    if (batch.state.fills.length > 1 && !draft.fields.vessel)
+      throw new InputError('It stands in several vessels.', 'Say which one it hangs in.', 'vessel');
+    const deed = steep(batch.id, {
+      ingredients: [item()],
+      tasteBy: new Date(when.at + days * DAY).toISOString(),
+      ...(draft.fields.vessel ? { vesselId: draft.fields.vessel } : {})
+    });
+    return [`${draft.fields.what} hung in.`, deed];
   });
 </script>
 
@@ -66,60 +66,21 @@
     <button
       type="button"
       class="btn btn-line"
-      onclick={() => tell(`${s.names.join(', ')} taken out.`, () => logSteepOut(batch.id, s.id))}
+      onclick={() => tell(`${s.names.join(', ')} taken out.`, () => takeSteepOut(batch.id, s.id))}
       >Take it out</button
     >
   </p>
 {/each}
 <form class="grid gap-3" onsubmit={save} aria-label="Hang something in">
   <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3">
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >What
-      <input
-        class="field"
-        list="steep-names"
-        autocomplete="off"
-        value={draft.fields.what}
-        oninput={(e) => draft.set('what', e.currentTarget.value)}
-      />
-      <datalist id="steep-names"
-        ><option value="Oak chips"></option><option value="Dry hops"></option><option value="Raspberry"
-        ></option></datalist
-      >
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >How much
-      <input
-        class="field"
-        autocomplete="off"
-        placeholder="300 g"
-        value={draft.fields.amount}
-        oninput={(e) => draft.set('amount', e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >Taste after, days
-      <input
-        class="field"
-        inputmode="numeric"
-        autocomplete="off"
-        value={draft.fields.days}
-        oninput={(e) => draft.set('days', e.currentTarget.value)}
-      />
-    </label>
-    {#if batch.state.fills.length > 1}
-      <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >In
-        <select
-          class="field"
-          value={draft.fields.vessel}
-          onchange={(e) => draft.set('vessel', e.currentTarget.value)}
-          >{#each batch.state.fills as f (f.vesselId)}<option value={f.vesselId}
-              >{vesselById(f.vesselId)?.name ?? 'vessel'}</option
-            >{/each}</select
-        >
-      </label>
-    {/if}
+    <Text {draft} at="what" label="What" list="steep-names" />
+    <datalist id="steep-names"
+      ><option value="Oak chips"></option><option value="Dry hops"></option><option value="Raspberry"
+      ></option></datalist
+    >
+    <Text {draft} at="amount" label="How much" placeholder="300 g" />
+    <Text {draft} at="days" label="Taste after, days" mode="numeric" />
+    <VesselPick {batch} value={draft.fields.vessel} onset={(v) => draft.set('vessel', v)} label="In" />
   </div>
   <p class="small">Fruit brings sugar and water again, and the yeast wakes.</p>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />

@@ -1,12 +1,13 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import Text from '../field/Text.svelte';
+  import { own } from '$lib/ui/words/own-units';
   import { fillL } from '$core/ledger/fill';
   import { topUps, type TopUp } from '$core/vessels/top-up';
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
-  import { logBlend, logTopUp } from '$lib/store/actions';
+  import { blend, topUp } from '$core/commands/put';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
@@ -52,7 +53,7 @@
   const way = $derived(ways.find((w) => keyOf(w) === draft.fields.way) ?? ways.find((w) => w.id === 'water'));
   const one = (n: number) => n.toFixed(1);
 
-  const save = form.submit(async (when) => {
+  const save = form.submit(() => {
     const litres = draft.fields.amount.trim()
       ? parseAs('volume', draft.fields.amount, unit, countryOf(household.settings)).base
       : gapL;
@@ -64,10 +65,10 @@
         `There is room for ${volumeText(gapL, unit)}.`
       );
     const source = way.from && runningBatches().find((b) => b.id === way.from!.batchId);
-    const event = source
-      ? await logBlend(batch.id, vessel.id, source.state, way.from!.vesselId, litres, when)
-      : await logTopUp(batch.id, vessel.id, way.ingredient, when);
-    return [`${batch.state.name}: topped up.`, event] as const;
+    const deed = source
+      ? blend(batch.id, vessel.id, source.state, way.from!.vesselId, litres)
+      : topUp(batch.id, vessel.id, way.ingredient);
+    return [`${batch.state.name}: topped up.`, deed];
   });
 </script>
 
@@ -84,17 +85,13 @@
           >{/each}</select
       >
     </label>
-    <label class="grid gap-1 text-[0.9375rem] font-semibold"
-      >How much, {UNIT_LABEL[unit]}
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        placeholder={gapL.toFixed(2)}
-        value={draft.fields.amount}
-        oninput={(e) => draft.set('amount', e.currentTarget.value)}
-      />
-    </label>
+    <Text
+      {draft}
+      at="amount"
+      label="How much, {UNIT_LABEL[unit]}"
+      placeholder={gapL.toFixed(2)}
+      mode="decimal"
+    />
   </div>
   <p class="small">
     {#if vessel && fill}{volumeText(gapL, household.settings.volume)} of air to the neck, {Math.round(

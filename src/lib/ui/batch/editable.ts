@@ -1,8 +1,9 @@
+import { readItem } from '$core/plan/read-item';
 import type { Slot } from '$core/ledger/events/define';
 import { defOf, type LedgerEvent } from '$core/ledger/log';
 import { correctReading } from '$core/liquid/hydrometer';
 import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
-import { amountIn, readItem, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
+import { amountIn, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
 import { readAmount } from '$core/units/reckon';
 import { entryFigure, entryText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';

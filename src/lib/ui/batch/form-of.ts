@@ -1,20 +1,7 @@
-import type { StepId } from '$core/tables/step-id';
+import type { StepForm } from '$core/steps/table/define';
 
-export type FormId =
-  'read' | 'pitch' | 'fruit-out' | 'rack' | 'add' | 'top-up' | 'steep' | 'take' | 'note' | 'bottle';
-
-/** The form a step wants, or null when one tap does it. */
-export const formOf = (step: StepId): FormId | null =>
-  (
-    ({
-      read: 'read',
-      pitch: 'pitch',
-      'fruit-out': 'fruit-out',
-      'rack-1': 'rack',
-      'rack-2': 'rack',
-      bottle: 'bottle'
-    }) as Partial<Record<StepId, FormId>>
-  )[step] ?? null;
+/** The forms of a batch's page. */
+export type FormId = StepForm | 'top-up' | 'steep' | 'take' | 'note';
 
 export const isFormId = (text: string): text is FormId =>
   ['read', 'pitch', 'fruit-out', 'rack', 'add', 'top-up', 'steep', 'take', 'note', 'bottle'].includes(text);

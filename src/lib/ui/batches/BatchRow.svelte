@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { saysOf } from '$core/belief/says';
   import { mustColour } from '$core/plan/colour';
   import { abvText, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
@@ -12,7 +11,14 @@
 
   const v = $derived(vesselById(b.state.fills[0]?.vesselId ?? ''));
   /** The same that its own page says. */
-  const says = $derived(saysOf(b.state, b.standing));
+  const says = $derived(b.says);
+  const gravity = $derived(
+    says.unlike.length > 0
+      ? says.unlike.map((r) => sgText(r.sg)).join(', ')
+      : b.standing.sg
+        ? sgText(b.standing.sg.sg)
+        : ''
+  );
   const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));
   const colour = $derived(mustColour(b.state.plan.ingredients).must);
@@ -46,7 +52,11 @@
       ></span
     >
     <span class="number text-right text-[1.1875rem] md:order-none"
-      >{says.reading === 'never' ? 'never read' : b.standing.sg ? sgText(b.standing.sg.sg) : ''}</span
+      >{says.reading === 'never'
+        ? 'never read'
+        : gravity}{#if says.reading !== 'never' && says.lastRead && !says.lastRead.isFresh && !bottled}<span
+          class="small block font-sans">{dayWord(says.lastRead.at, household.now, b.state.zone)}</span
+        >{/if}</span
     >
     <span class="hidden text-right md:block"
       >{says.hasStrength ? `${abvText(b.standing.abv.likely)} %` : ''}</span

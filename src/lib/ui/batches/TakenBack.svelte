@@ -8,7 +8,7 @@
   let list = $state.raw<Extract<LedgerEvent, { type: 'planned' }>[] | null>(null);
   const look = async () => (list = await takenBackBatches());
   async function back(e: Extract<LedgerEvent, { type: 'planned' }>) {
-    if (await tell(`${e.data.name} is back.`, async () => void (await restore([e])))) await look();
+    if (await tell(`${e.data.name} is back.`, async () => void (await restore(e)))) await look();
   }
 </script>
 

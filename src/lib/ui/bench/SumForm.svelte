@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { explain, own } from '$lib/ui/words/own-units';
   import { cautionsAt, RULES } from '$core/cautions/rules';
   import Cautions from '../caution/Cautions.svelte';
-  import { explain } from '$core/units/input-error';
   import { UNIT_LABEL, type Unit } from '$core/units/measure';
   import { db } from '$lib/store/db';
   import { household } from '$lib/store/household.svelte';
@@ -116,7 +115,7 @@
     {:else if answer}
       <p class="flex flex-wrap items-baseline gap-x-4">
         <span class="number text-[3.25rem] leading-none font-bold" data-testid="answer">{answer.big}</span>
-        <span class="sentence text-[1.25rem]! leading-snug!">{answer.says}</span>
+        <span class="sentence text-[1.25rem]! leading-snug!">{own(answer.says)}</span>
       </p>
     {/if}
   </section>
@@ -129,9 +128,9 @@
               <tr class="dashline align-baseline">
                 <th scope="row" class="py-1.5 pr-4 text-left font-semibold">{what}</th>
                 <td class="number py-1.5 pr-4 text-[1.0625rem] whitespace-nowrap">{figure}</td>
-                <td class="small py-1.5 max-sm:hidden">{note ?? ''}</td>
+                <td class="small py-1.5 max-sm:hidden">{own(note ?? '')}</td>
               </tr>
-              {#if note}<tr class="sm:hidden"><td class="small pb-1.5" colspan="2">{note}</td></tr>{/if}
+              {#if note}<tr class="sm:hidden"><td class="small pb-1.5" colspan="2">{own(note)}</td></tr>{/if}
             {/each}
           </tbody>
         </table>
@@ -143,7 +142,9 @@
       {/if}
       <div class="mt-4">
         <p class="head">How it was worked out</p>
-        {#each answer.workings as line (line)}<p class="mt-1 max-w-[68ch] text-[0.9375rem]">{line}</p>{/each}
+        {#each answer.workings as line (line)}<p class="mt-1 max-w-[68ch] text-[0.9375rem]">
+            {own(line)}
+          </p>{/each}
       </div>
     </section>
   {/if}

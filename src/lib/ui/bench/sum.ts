@@ -71,8 +71,12 @@ export class FieldError extends InputError {
     cause: unknown
   ) {
     super(
-      cause instanceof Error ? cause.message : String(cause),
-      cause instanceof InputError ? cause.todo : '',
+      cause instanceof InputError
+        ? cause.marked.text
+        : cause instanceof Error
+          ? cause.message
+          : String(cause),
+      cause instanceof InputError ? cause.marked.todo : '',
       field
     );
   }

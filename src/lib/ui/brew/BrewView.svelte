@@ -1,25 +1,29 @@
 <script lang="ts">
   import { keepDraft, readDraft } from '$lib/store/draft';
   import { onMount } from 'svelte';
-  import { brewDone, cardStates, currentCard, isBrewed, redosed } from '$core/steps/brew-done';
+  import { brewDone, cardStates, changedBy, currentCard, isBrewed, redosed } from '$core/steps/brew-done';
   import { brewCards, type BrewCard } from '$core/steps/brew';
   import { mustColour } from '$core/plan/colour';
   import { mustLike } from '$core/steps/stages';
   import { foamShareOf } from '$core/vessels/vessels';
   import VesselDrawing from '../vessel/VesselDrawing.svelte';
-  import { likelyFigures } from '$core/must/balance';
+  import { evaluate } from '$core/must/evaluate';
   import { nameOf } from '$core/plan/name';
   import { amountOf, type Ingredient } from '$core/plan/plan';
-  import { massText, own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
+  import { massText } from '$core/units/format';
   import { volumeText } from '$core/units/format';
   import { vesselById, household, type OpenBatch } from '$lib/store/household.svelte';
-  import { logCard, startTimer } from '$lib/store/actions';
+  import { startTimer, tick } from '$core/commands/tick';
   import { takeBack, tell } from '../nav/said.svelte';
   import { whenWord } from '../shelf/when';
   import { keepAwake } from './awake';
+  import { clocksOf } from './clocks';
   import { leftText } from './spans';
   import CoolCard from './CoolCard.svelte';
+  import DoneList from './DoneList.svelte';
   import KitCard from './KitCard.svelte';
+  import Progress from './Progress.svelte';
   import ReadLoop from './ReadLoop.svelte';
   import TagCard from './TagCard.svelte';
   import WeighCard from './WeighCard.svelte';
@@ -29,10 +33,10 @@
 
   let now = $state(Date.now());
   onMount(() => {
-    const tick = setInterval(() => (now = Date.now()), 1000);
+    const clock = setInterval(() => (now = Date.now()), 1000);
     const sleep = keepAwake();
     return () => {
-      clearInterval(tick);
+      clearInterval(clock);
       sleep();
     };
   });
@@ -63,51 +67,26 @@
   );
   /** What so much of a row changes of what is still to come; null when it changes nothing one would weigh. */
   function changes(row: Ingredient): string | null {
-    if (!row.id) return null;
-    const next = redosed(batch.state.plan, { rows: new Map([...done.rows, [row.id, row]]) });
-    const said = plan.ingredients.flatMap((i, n) => {
-      const after = next.ingredients[n]!;
-      if (!i.id || i.id === row.id || done.rows.has(i.id)) return [];
-      const [was, is] = [amountOf(i), amountOf(after)];
-      return Math.abs(is - was) > Math.max(0.02 * was, 0.005)
-        ? [
-            `${nameOf(after).toLowerCase()} ${'volumeL' in after ? volumeText(is, household.settings.volume) : massText(is, household.settings)}`
-          ]
-        : [];
-    });
+    const said = changedBy(batch.state.plan, plan, done, row).map(
+      (i) =>
+        `${nameOf(i).toLowerCase()} ${'volumeL' in i ? volumeText(i.volumeL, household.settings.volume) : massText(amountOf(i), household.settings.mass)}`
+    );
     return said.length > 0 ? `Then it will be ${said.join(' and ')}.` : null;
   }
   const count = $derived([...states.values()].filter((s) => s.status === 'done').length);
-  const figures = $derived(likelyFigures(plan));
+  const figures = $derived(evaluate(plan).likely);
 
-  /** What runs by the clock: timers that were started, and cards that wait. */
-  const clocks = $derived(
-    [
-      ...[...done.timers].map(([id, until]) => ({
-        id: `timer-${id}`,
-        title: cards.find((c) => c.id === id)?.title ?? id,
-        until,
-        isOver: until <= now
-      })),
-      ...cards.flatMap((c) => {
-        const s = states.get(c.id);
-        return s?.status === 'waiting'
-          ? [{ id: c.id, title: `${c.title}: ${s.why}`, until: s.until, isOver: false }]
-          : [];
-      })
-    ].filter((t) => !t.isOver || now - t.until < 30 * 60_000)
-  );
+  const clocks = $derived(clocksOf(cards, states, done, now));
   const next = $derived(clocks.filter((c) => !c.isOver).sort((a, b) => a.until - b.until)[0]);
 
-  const doneText = (c: BrewCard) => (c.kind === 'weigh' && c.row ? nameOf(c.row) : c.title);
-  const tick = (c: BrewCard) => tell(`${c.title}: done.`, () => logCard(batch.id, c.id, 'done'));
-  const skip = (c: BrewCard) => tell(`${c.title}: left out.`, () => logCard(batch.id, c.id, 'skipped'));
+  const doneWith = (c: BrewCard) => tell(`${c.title}: done.`, () => tick(batch.id, c.id));
+  const skip = (c: BrewCard) => tell(`${c.title}: left out.`, () => tick(batch.id, c.id, 'skipped'));
 
   /** Takes the last thing back that was done here. */
   async function back() {
     const last = batch.events.findLast(
       (e) =>
-        ['addition', 'step', 'pitch', 'reading'].includes(e.type) &&
+        ['addition', 'step', 'pitch', 'reading', 'timer'].includes(e.type) &&
         !batch.events.some((v) => v.type === 'void' && v.data.eventId === e.id)
     );
     if (last) await takeBack([last]);
@@ -120,34 +99,7 @@
   </h1>
   <p class="number shrink-0 text-[1.125rem]" data-testid="brew-count">{count} of {cards.length}</p>
 </div>
-<div class="mt-1 flex h-2 gap-0.5" role="img" aria-label="{count} of {cards.length} steps done">
-  {#each cards as c (c.id)}
-    {@const s = states.get(c.id)?.status}
-    <span
-      class="flex-1 border border-ink {s === 'done'
-        ? 'bg-ink'
-        : c === card
-          ? 'bg-greengage'
-          : s === 'waiting'
-            ? 'bg-tint-straw'
-            : ''}"
-    ></span>
-  {/each}
-</div>
-
-{#if clocks.length > 0}
-  <ul class="mt-3 flex flex-wrap gap-2" aria-label="Running">
-    {#each clocks as c (c.id)}
-      <li
-        class="flex items-baseline gap-3 border-[1.5px] border-ink px-3 py-1 text-[1.0625rem] {c.isOver
-          ? 'bg-greengage text-primary-content'
-          : 'bg-tint-straw'}"
-      >
-        <span class="number text-[1.375rem]">{c.isOver ? 'now' : leftText(c.until - now)}</span>{c.title}
-      </li>
-    {/each}
-  </ul>
-{/if}
+<Progress {cards} {states} current={card} {clocks} {now} />
 
 {#if card}
   {#key card.id}
@@ -155,7 +107,7 @@
       <section class="grid content-start gap-4" aria-label={card.title} data-card={card.kind}>
         <h2 class="sentence font-bold!" data-testid="brew-title">{card.title}</h2>
         {#if card.kind === 'kit'}
-          <KitCard {card} {batch} ondone={() => tick(card)} />
+          <KitCard {card} {batch} ondone={() => doneWith(card)} />
         {:else if card.kind === 'weigh' || card.kind === 'powder' || card.kind === 'yeast'}
           <WeighCard
             {card}
@@ -170,16 +122,16 @@
           <CoolCard {card} {batch} {plan} {done} {now} />
         {:else if card.kind === 'read'}
           <p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
-          <ReadLoop {batch} {done} ondone={() => tick(card)} />
+          <ReadLoop {batch} {done} ondone={() => doneWith(card)} />
         {:else if card.kind === 'tag'}
-          <TagCard {batch} ondone={() => tick(card)} />
+          <TagCard {batch} ondone={() => doneWith(card)} />
         {:else}
           {#if card.id === 'mark'}<p class="number text-[4rem] leading-none" data-testid="brew-mark">
               {volumeText(figures.vesselVolumeL, household.settings.volume)}
             </p>{/if}
           <p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
           <div class="flex flex-wrap gap-3">
-            <button class="btn btn-primary min-h-16! px-8! text-[1.375rem]!" onclick={() => tick(card)}
+            <button class="btn btn-primary min-h-16! px-8! text-[1.375rem]!" onclick={() => doneWith(card)}
               >Done</button
             >
             {#if card.timerMin && !done.timers.has(card.id)}
@@ -231,7 +183,7 @@
 {:else}
   <p class="sentence mt-6" data-testid="brew-wait">
     <b>Nothing to do but wait.</b>
-    {#if next}{next.title.split(':')[0]}
+    {#if next}{next.title}
       {whenWord(next.until, now, batch.state.zone)}, in {leftText(next.until - now)}.{/if}
     Close this; the time is kept, and the walk will say when.
   </p>
@@ -242,15 +194,4 @@
   </p>
 {/if}
 
-{#if count > 0}
-  <details class="mt-6 max-w-4xl">
-    <summary class="head min-h-11 cursor-pointer py-3">Done so far</summary>
-    <ul class="columns-2 gap-8 max-sm:columns-1">
-      {#each cards.filter((c) => states.get(c.id)?.status === 'done') as c (c.id)}
-        <li class="dashline py-1">
-          {doneText(c)}{done.steps.get(c.id)?.outcome === 'skipped' ? ', left out' : ''}
-        </li>
-      {/each}
-    </ul>
-  </details>
-{/if}
+{#if count > 0}<DoneList {cards} {states} {done} />{/if}

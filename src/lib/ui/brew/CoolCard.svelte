@@ -1,16 +1,16 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { BrewDone } from '$core/steps/brew-done';
   import { ENZYME_C, pouredC, YEAST_C, type BrewCard } from '$core/steps/brew';
   import { coolingTauH, hoursToCool, tauFromReadings, tempAfter } from '$core/steps/cooling';
-  import { likelyFigures } from '$core/must/balance';
+  import { evaluate } from '$core/must/evaluate';
   import { usesEnzyme } from '$core/plan/chosen';
   import type { Plan } from '$core/plan/plan';
   import { temperatureText } from '$core/units/format';
   import { parseTemperature } from '$core/units/parse';
-  import { logCard } from '$lib/store/actions';
+  import { tick } from '$core/commands/tick';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
-  import { record } from '$lib/store/record';
+  import { observe } from '$core/commands/observe';
   import { tell } from '../nav/said.svelte';
   import { leftText } from './spans';
 
@@ -22,7 +22,7 @@
   const HOUR = 3_600_000;
   const unit = $derived(household.settings.temp);
   const temps = $derived(done.tempsC);
-  const litres = $derived(likelyFigures(plan).liquidVolumeL);
+  const litres = $derived(evaluate(plan).likely.liquidVolumeL);
   /** By two readings where they are a cooling, else by the volume. */
   const tau = $derived.by(() => {
     const [a, b] = [temps.at(-2), temps.at(-1)];
@@ -39,10 +39,10 @@
   let typed = $state('');
 
   const write = () =>
-    tell('Written down.', async () => {
+    tell('Written down.', () => {
       const t = parseTemperature(typed, unit);
       typed = '';
-      return record(batch.id, 'reading', { tempC: t });
+      return observe(batch.id, { tempC: t });
     });
 </script>
 
@@ -72,6 +72,6 @@
   <button
     type="button"
     class="btn btn-primary min-h-16! px-8! text-[1.375rem]!"
-    onclick={() => tell('Cool enough.', () => logCard(batch.id, card.id, 'done'))}>It is cool enough</button
+    onclick={() => tell('Cool enough.', () => tick(batch.id, card.id))}>It is cool enough</button
   >
 </form>

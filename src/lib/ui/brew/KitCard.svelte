@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { BrewCard } from '$core/steps/brew';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';

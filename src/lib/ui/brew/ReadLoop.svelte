@@ -7,9 +7,9 @@
   import { correctionTo, potentialOf, withAdded } from '$core/must/adjust';
   import { addInto, liquid, scaled } from '$core/liquid/stock';
   import { amountOf, type Ingredient } from '$core/plan/plan';
-  import { explain } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { measured } from '$core/steps/sheet';
-  import { logAddition } from '$lib/store/actions';
+  import { put } from '$core/commands/put';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { readTyped } from '../field/read-text';
   import Detective from '../detective/Detective.svelte';
@@ -78,7 +78,7 @@
         id: `${ADJUST}-${done.adjusted.length + 1}`
       } as Ingredient;
       await draft.done();
-      await tell(`${text(item)} of ${name} in. Stir well.`, () => logAddition(batch.id, [item]));
+      await tell(`${text(item)} of ${name} in. Stir well.`, () => put(batch.id, [item]));
     } catch (e) {
       sayWrong(new Error(explain(e)));
     }

@@ -1,23 +1,23 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { explain, own } from '$lib/ui/words/own-units';
   import { cautionsAt } from '$core/cautions/rules';
   import { addedSo2MgL } from '$core/ledger/fill';
   import type { BrewCard } from '$core/steps/brew';
-  import { amountOf, entryOf, type Ingredient, type Plan } from '$core/plan/plan';
-  import { amountIn, bareUnit, thingOf, typedUnit, unitLabel, YEAST_THING } from '$core/plan/thing';
+  import { amountOf, type Ingredient, type Plan } from '$core/plan/plan';
+  import { bareUnit, thingOf, typedUnit, YEAST_THING } from '$core/plan/thing';
   import type { AmountUnit } from '$core/units/words';
   import { readAmount } from '$core/units/reckon';
   import { doseOf, judgeDose, slipText, spoonText } from '$core/tables/doses';
   import { additiveOf } from '$core/must/powders';
-  import { explain } from '$core/units/input-error';
-  import { gramsText, quantityText, significant } from '$core/units/format';
-  import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
-  import { logAddition, logCard, logPitch, startTimer } from '$lib/store/actions';
-  import { record, together } from '$lib/store/record';
+  import { pitch, put } from '$core/commands/put';
+  import { acknowledge, startTimer, tick } from '$core/commands/tick';
+  import { perform } from '$lib/store/record';
   import { readText, readTyped } from '../field/read-text';
   import Cautions from '../caution/Cautions.svelte';
+  import { askedText } from './asked-text';
+  import SlipAsk from './SlipAsk.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { sayWrong, tell } from '../nav/said.svelte';
 
@@ -59,15 +59,7 @@
   );
 
   /** The amount, large. */
-  const asked = $derived.by(() => {
-    if (!planned) return card.powder?.amount ?? '';
-    if (isPowder) return card.powder?.id === 'campden' ? card.powder.amount : gramsText(massG);
-    const base = amountOf(planned);
-    const isPlain = 'volumeL' in planned ? isVolumeUnit(unit) : isMassUnit(unit);
-    return isPlain
-      ? quantityText(base, unit as Unit)
-      : `${significant(amountIn(planned, base, unit), 3)} ${unitLabel(unit, entryOf(planned))}`;
-  });
+  const asked = $derived(askedText(card, planned, unit));
   const spoon = $derived(isPowder && teaspoonG ? spoonText(massG, teaspoonG) : '');
 
   type Read = { item: Ingredient; text: string } | { error: string };
@@ -129,30 +121,19 @@
   async function take() {
     if (!('item' in read)) return sayWrong(new Error(read.error));
     const what = read.item;
-    const slip = isSlip && dose ? slipText(dose, 1000 * amountOf(what), volumeL).slice(0, 400) : null;
-    const isIn = await tell(`${card.title}: ${read.text}.`, (sure) =>
-      together({ sure }, async (when) => {
-        if (slip)
-          await record(
-            batch.id,
-            'caution',
-            { cautionId: so2 ? 'sulphite-total' : `${verdict}-dose`, text: slip },
-            when
-          );
-        if (card.kind === 'yeast')
-          return logPitch(
-            batch.id,
-            {
-              yeast: plan.yeast ?? { yeastId: 'wine' },
-              massG: 1000 * amountOf(what),
-              how: plan.pitch ?? 'dry'
-            },
-            when
-          );
-        if (!planned) return logCard(batch.id, card.id, 'done', when);
-        return logAddition(batch.id, [what], when);
-      })
-    );
+    const slip = isSlip && dose ? slipText(dose, 1000 * amountOf(what), volumeL) : null;
+    const isIn = await tell(`${card.title}: ${read.text}.`, () => [
+      ...(slip ? acknowledge(batch.id, so2 ? 'sulphite-total' : `${verdict}-dose`, slip) : []),
+      ...(card.kind === 'yeast'
+        ? pitch(batch.id, {
+            yeast: plan.yeast ?? { yeastId: 'wine' },
+            massG: 1000 * amountOf(what),
+            how: plan.pitch ?? 'dry'
+          })
+        : planned
+          ? put(batch.id, [what])
+          : tick(batch.id, card.id))
+    ]);
     if (isIn) await draft.done();
   }
 </script>
@@ -162,7 +143,7 @@
     >{/if}
 </p>
 <p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
-<Cautions list={cautions} onaway={(id) => void record(batch.id, 'caution', { cautionId: id })} />
+<Cautions list={cautions} onaway={(id) => void perform(acknowledge(batch.id, id))} />
 
 <form
   class="flex flex-wrap items-end gap-3"
@@ -202,20 +183,13 @@
 {#if then}<p class="text-[1.125rem]" data-testid="brew-then">{then}</p>{/if}
 {#if 'error' in read}<p class="text-[1.0625rem] text-rosehip" role="alert">{read.error}</p>{/if}
 {#if isSlip && dose && item}
-  <div class="grid gap-2 bg-tint-rose p-4 text-[1.125rem]" role="alert">
-    <p>
-      <b>{gramsText(1000 * amountOf(item))} is too much.</b>
-      {own(so2?.text ?? slipText(dose, 1000 * amountOf(item), volumeL))}
-    </p>
-    {#if !isMeant}
-      <p class="flex flex-wrap gap-3">
-        <button class="btn btn-primary" onclick={() => draft.set('amount', '')}
-          >Take {asked}{spoon ? `, ${spoon}` : ''}</button
-        >
-        <button class="btn btn-line" onclick={() => draft.set('meant', draft.fields.amount)}
-          >I understand, and mean it</button
-        >
-      </p>
-    {/if}
-  </div>
+  {@const grams = 1000 * amountOf(item)}
+  <SlipAsk
+    {grams}
+    why={own(so2?.text ?? slipText(dose, grams, volumeL))}
+    instead="{asked}{spoon ? `, ${spoon}` : ''}"
+    {isMeant}
+    ontake={() => draft.set('amount', '')}
+    onmean={() => draft.set('meant', draft.fields.amount)}
+  />
 {/if}

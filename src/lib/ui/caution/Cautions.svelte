@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import X from '@lucide/svelte/icons/x';
   import type { Caution } from '$core/cautions/scene';
   import Tag from '../tag/Tag.svelte';

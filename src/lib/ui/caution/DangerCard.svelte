@@ -2,7 +2,7 @@
   import { temperatureText } from '$core/units/format';
   import { BOTTLES } from '$core/tables/bottles';
   import type { Danger } from '$core/finish/danger';
-  import { logOpened } from '$lib/store/actions';
+  import { openBottles } from '$core/commands/move';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { dayWord } from '../shelf/when';
   import { tell } from '../nav/said.svelte';
@@ -12,7 +12,7 @@
 
   const name = $derived(batch.state.name);
   const opened = (count: number, found: 'still' | 'fizzy' | 'gushing', text: string) =>
-    tell(`${name}: ${text}.`, (sure) => logOpened(batch.id, d.bottlingId, count, found, { sure }));
+    tell(`${name}: ${text}.`, () => openBottles(batch.id, d.bottlingId, count, found));
 </script>
 
 <section class="border-l-[6px] border-rosehip bg-tint-rose px-4 py-3 text-ink" aria-label="Danger: {name}">

@@ -1,5 +1,5 @@
 import { dropDraft, keepDraft, readDraft } from '$lib/store/draft';
-import { newId } from '$lib/store/record';
+import { newId } from '$lib/store/here';
 
 /** Where a draft keeps the id of the form that is being filled in. */
 const ID = '_form';

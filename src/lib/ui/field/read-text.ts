@@ -1,5 +1,6 @@
+import { readItem } from '$core/plan/read-item';
 import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
-import { bareUnit, readItem, unitLabel } from '$core/plan/thing';
+import { bareUnit, unitLabel } from '$core/plan/thing';
 import type { AmountUnit } from '$core/units/words';
 import type { Amount } from '$core/units/amount';
 import { gramsText, quantityText, significant } from '$core/units/format';

@@ -1,11 +1,14 @@
-import type { LedgerEvent } from '$core/ledger/log';
-import { AskError, explain } from '$core/units/input-error';
-import { beginForm, type When } from '$lib/store/record';
+import type { Deed } from '$core/commands/deed';
+import { AskError } from '$core/units/input-error';
+import { explain } from '$lib/ui/words/own-units';
+import { perform, type When } from '$lib/store/record';
 import { sayDone } from '../nav/said.svelte';
 import { parseWhen } from './parse-when';
 
 type Draft = { fields: Record<string, string>; id: string; done: () => Promise<void> };
-/** What is written, and when: to be handed to every write of the form. */
+/** What a form writes, and what is said of it. */
+type Said = readonly [text: string, deed: Deed];
+/** When it happened, and when it was written down. */
 export type Moment = When & { at: number; recordedAt: number };
 
 /**
@@ -29,39 +32,31 @@ export function createWriteDown(draft: Draft, ondone: () => void) {
     get asks() {
       return asks;
     },
-    submit:
-      (
-        job: (when: Moment) => Promise<readonly [text: string, events: LedgerEvent | readonly LedgerEvent[]]>
-      ) =>
-      async (e: SubmitEvent) => {
-        e.preventDefault();
-        if (isBusy) return;
-        isBusy = true;
-        const sure = asks && askedAbout === formNow();
-        error = '';
-        asks = false;
-        try {
-          const now = Date.now();
-          beginForm(draft.id);
-          const [text, events] = await job({
-            at: parseWhen(draft.fields.when ?? '', now),
-            recordedAt: now,
-            form: draft.id,
-            sure
-          });
-          await draft.done();
-          sayDone(text, events);
-          ondone();
-        } catch (err) {
-          error = explain(err);
-          if (err instanceof AskError) {
-            asks = true;
-            askedAbout = formNow();
-            error = `${error} Press again if it is so.`;
-          }
-        } finally {
-          isBusy = false;
+    submit: (job: (when: Moment) => Said | Promise<Said>) => async (e: SubmitEvent) => {
+      e.preventDefault();
+      if (isBusy) return;
+      isBusy = true;
+      const sure = asks && askedAbout === formNow();
+      error = '';
+      asks = false;
+      try {
+        const now = Date.now();
+        const when = { at: parseWhen(draft.fields.when ?? '', now), recordedAt: now, form: draft.id, sure };
+        const [text, deed] = await job(when);
+        const events = await perform(deed, when);
+        await draft.done();
+        sayDone(text, events);
+        ondone();
+      } catch (err) {
+        error = explain(err);
+        if (err instanceof AskError) {
+          asks = true;
+          askedAbout = formNow();
+          error = `${error} Press again if it is so.`;
         }
+      } finally {
+        isBusy = false;
       }
+    }
   };
 }

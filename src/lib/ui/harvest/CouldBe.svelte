@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import { goto } from '$app/navigation';
   import { propose } from '$core/solve/propose';
   import { quantityText, volumeText } from '$core/units/format';

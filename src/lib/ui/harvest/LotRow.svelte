@@ -1,9 +1,10 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { quantityText } from '$core/units/format';
-  import { explain } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { amountOf } from '$core/plan/plan';
-  import { household, removeLot, saveLot } from '$lib/store/household.svelte';
+  import { household } from '$lib/store/household.svelte';
+  import { keep, takeOff } from '$lib/store/things';
   import { readTyped } from '../field/read-text';
   import { tell } from '../nav/said.svelte';
   import Pop from '../pop/Pop.svelte';
@@ -19,7 +20,7 @@
 
   const became = (form: 'fresh' | 'frozen' | 'dried', what: 'frozen' | 'thawed', say: string) =>
     tell(`${s.produce.plural}: ${say}.`, () =>
-      saveLot({
+      keep('harvest', {
         ...$state.snapshot(s.lot),
         form,
         fates: [...s.lot.fates, { at: new Date().toISOString(), what, massKg: s.leftKg }]
@@ -47,7 +48,7 @@
       const ok = await tell(
         `${s.produce.plural}: ${quantityText(kg, household.settings.mass)} ${what}.`,
         () =>
-          saveLot({
+          keep('harvest', {
             ...$state.snapshot(s.lot),
             fates: [...s.lot.fates, { at: new Date().toISOString(), what, massKg: kg }]
           })
@@ -122,7 +123,7 @@
           {#if s.batches.length === 0}
             <button
               class="min-h-11 underline underline-offset-4"
-              onclick={() => tell('Taken off the list.', () => removeLot(s.lot.id))}
+              onclick={() => tell('Taken off the list.', () => takeOff('harvest', s.lot.id))}
               >It was written by mistake</button
             >
           {/if}

@@ -2,9 +2,10 @@
   import type { Ingredient } from '$core/plan/plan';
   import { parseHaul } from '$core/plan/haul';
   import { keepDraft, readDraft } from '$lib/store/draft';
-  import { explain } from '$core/units/input-error';
-  import { household, saveLot } from '$lib/store/household.svelte';
-  import { newId } from '$lib/store/record';
+  import { explain } from '$lib/ui/words/own-units';
+  import { household } from '$lib/store/household.svelte';
+  import { keep } from '$lib/store/things';
+  import { newId } from '$lib/store/here';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { readText } from '../field/read-text';
@@ -48,20 +49,24 @@
       if (good.length > 0) {
         const names = good.map((f) => f.choice.label.toLowerCase()).join(', ');
         const ok = await tell(`Weighed in: ${names}.`, async () => {
+          const kept = [];
           for (const { choice } of good) {
             const item = choice.item as Extract<Ingredient, { kind: 'produce' }>;
-            await saveLot({
-              id: newId(),
-              produceId: item.produceId,
-              ...(item.entry ? { entry: item.entry } : {}),
-              massKg: item.massKg,
-              form: item.form === 'frozen' || item.form === 'dried' ? item.form : form,
-              weighed: item.weighed ?? (weighed as 'trimmed' | 'bought'),
-              at,
-              ...(place ? { place } : {}),
-              fates: []
-            });
+            kept.push(
+              ...(await keep('harvest', {
+                id: newId(),
+                produceId: item.produceId,
+                ...(item.entry ? { entry: item.entry } : {}),
+                massKg: item.massKg,
+                form: item.form === 'frozen' || item.form === 'dried' ? item.form : form,
+                weighed: item.weighed ?? (weighed as 'trimmed' | 'bought'),
+                at,
+                ...(place ? { place } : {}),
+                fates: []
+              }))
+            );
           }
+          return kept;
         });
         if (!ok) return;
         keepDraft(HOW, weighed);

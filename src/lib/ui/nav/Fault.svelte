@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { explain } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
 
   /** A page that went wrong: what is safe, and a way to take it along. */
   let { error, retry }: { error: unknown; retry: () => void } = $props();

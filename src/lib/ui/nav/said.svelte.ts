@@ -1,6 +1,14 @@
 import type { LedgerEvent } from '$core/ledger/log';
-import { AskError, explain } from '$core/units/input-error';
-import { hangingOn, restore, undo } from '$lib/store/record';
+import { AskError } from '$core/units/input-error';
+import { explain } from '$lib/ui/words/own-units';
+import type { Deed } from '$core/commands/deed';
+import type { Entry } from '$core/ledger/things';
+
+/** What writes, and all that it checks with: loaded once a page stands, for nobody writes before. */
+const record = () => import('$lib/store/record');
+const things = () => import('$lib/store/things');
+/** Fetches it while nothing is asked for. */
+export const warmUp = (): void => void Promise.all([record(), things()]).catch(() => undefined);
 
 type Ref = Pick<LedgerEvent, 'id' | 'batchId'>;
 type Act = { label: string; run: () => Promise<void> };
@@ -26,16 +34,12 @@ export const hush = (): void => {
   line = null;
 };
 
-const listOf = <T>(x: T | readonly T[] | undefined | void): readonly T[] =>
-  x === undefined || x === null ? [] : Array.isArray(x) ? x : [x as T];
-
-export const sayDone = (text: string, events?: Ref | readonly Ref[]): void => {
-  const all = listOf(events);
+/** Says what was done. @param events what it wrote, all of which one tap takes back */
+export const sayDone = (text: string, events: readonly Ref[] = [], label = 'Undo'): void =>
   show(
-    { text, tone: 'done', ...(all.length > 0 ? { act: { label: 'Undo', run: () => takeBack(all) } } : {}) },
-    12_000
+    { text, tone: 'done', ...(events.length > 0 ? { act: { label, run: () => takeBack(events) } } : {}) },
+    label === 'Undo' ? 12_000 : 30_000
   );
-};
 
 export const sayWrong = (error: unknown): void => show({ text: explain(error), tone: 'wrong' }, 20_000);
 
@@ -43,50 +47,35 @@ export const sayWrong = (error: unknown): void => show({ text: explain(error), t
 export const sayAsk = (text: string, label: string, run: () => Promise<void>): void =>
   show({ text, tone: 'ask', act: { label, run } }, 60_000);
 
+/** Whether a deed is undone, and what it put right comes back; or what stands in a list is struck. */
+type How = 'undo' | 'remove';
+
 /**
- * Takes events back, all that one tap wrote. What would be left hanging on them is named first, and goes with them
- * only when that is said.
+ * Takes back what was written, each with all that the same tap wrote. What would be left hanging on it is named first,
+ * and goes with it only when that is said.
  */
-export async function takeBack(events: readonly Ref[], also = ''): Promise<void> {
+export async function takeBack(
+  events: readonly Ref[],
+  how: How = 'undo',
+  text = 'Taken back.'
+): Promise<void> {
   try {
-    const hanging = await hangingOn(events);
-    if (hanging.length > 0) {
-      const names = [...new Set(hanging.map((e) => NAMES[e.type] ?? e.type))].join(', ');
-      sayAsk(
-        `${hanging.length === 1 ? 'One thing' : `${hanging.length} things`} that came later would be left hanging: ${names}.`,
-        'Take all of it back',
-        () => takeAll([...events, ...hanging], also)
-      );
-      return;
-    }
-    await takeAll(events, also);
+    const hanging = await (await record()).hangingOn(events);
+    if (hanging.length === 0) return await discard(events, text, how);
+    const names = [...new Set(hanging.map((e) => NAMES[e.type] ?? e.type))].join(', ');
+    sayAsk(
+      `${hanging.length === 1 ? 'One thing' : `${hanging.length} things`} that came later would be left hanging: ${names}.`,
+      'Take all of it back',
+      () => discard([...events, ...hanging], text, how)
+    );
   } catch (e) {
     sayWrong(e);
   }
 }
 
-async function takeAll(events: readonly Ref[], also: string): Promise<void> {
-  await undo(events);
-  sayDone(also || 'Taken back.');
-}
-
-/** Takes back events that are whole, so that the taking back can itself be taken back. */
-export async function discard(events: readonly LedgerEvent[], text: string): Promise<void> {
-  await undo(events);
-  show(
-    {
-      text,
-      tone: 'done',
-      act: {
-        label: 'Bring it back',
-        run: async () => {
-          await restore(events);
-          show({ text: 'It is back.', tone: 'done' }, 4000);
-        }
-      }
-    },
-    30_000
-  );
+/** Takes back what nothing hangs on, and offers to bring it back. */
+export async function discard(events: readonly Ref[], text: string, how: How = 'remove'): Promise<void> {
+  sayDone(text, await (await record())[how](events), 'Bring it back');
 }
 
 const NAMES: Partial<Record<LedgerEvent['type'], string>> = {
@@ -101,6 +90,18 @@ const NAMES: Partial<Record<LedgerEvent['type'], string>> = {
   blend: 'a blend'
 };
 
+type Job = Deed | readonly Entry[] | void;
+const isDeed = (job: Job): job is Deed => job !== undefined && job.length > 0 && 'batchId' in job[0]!;
+
+/** Says what was done to a thing of the household. @param entries what it wrote, all of which one tap takes back */
+export function sayKept(text: string, entries: readonly Entry[]): void {
+  const run = async () => {
+    await (await things()).undoThings(entries);
+    show({ text: 'Taken back.', tone: 'done' }, 4000);
+  };
+  show({ text, tone: 'done', ...(entries.length > 0 ? { act: { label: 'Undo', run } } : {}) }, 12_000);
+}
+
 /** What is being written; a second tap meanwhile, or on its heels, is the same tap. */
 const busy = new Set<string>();
 const HEELS_MS = 700;
@@ -108,17 +109,15 @@ const HEELS_MS = 700;
 /**
  * Does something and says so; a mistake is said too, never swallowed. What is asked about is done when it is said to
  * be so.
- * @param job is told whether it was said; returns what it wrote
+ * @param job gives the deed that is to be written, or writes what is no event and gives its entries, if it has any
  */
-export async function tell(
-  text: string,
-  job: (sure: boolean) => Promise<LedgerEvent | readonly LedgerEvent[] | void>,
-  sure = false
-): Promise<boolean> {
+export async function tell(text: string, job: () => Job | Promise<Job>, sure = false): Promise<boolean> {
   if (busy.has(text)) return false;
   busy.add(text);
   try {
-    sayDone(text, listOf(await job(sure)));
+    const done = await job();
+    if (isDeed(done)) sayDone(text, await (await record()).perform(done, { sure }));
+    else sayKept(text, done ?? []);
     return true;
   } catch (e) {
     if (e instanceof AskError && !sure)

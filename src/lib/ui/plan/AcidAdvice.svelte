@@ -1,10 +1,9 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
-  import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidTarget } from '$core/must/adjust';
+  import { explain, own } from '$lib/ui/words/own-units';
+  import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidGoal } from '$core/must/adjust';
   import { SAFE_PH } from '$core/cautions/scene';
   import type { Ingredient } from '$core/plan/plan';
   import type { Stock } from '$core/liquid/stock';
-  import { explain } from '$core/units/input-error';
   import { parsePh, parseTitratable } from '$core/units/parse';
   import { wayText } from './ways';
   import { household } from '$lib/store/household.svelte';
@@ -26,7 +25,7 @@
   let wanted = $state('');
   let error = $state('');
   const usual = $derived(usualTa(ingredients));
-  const target = $derived.by<AcidTarget>(() => {
+  const goal = $derived.by<AcidGoal>(() => {
     if (wanted.trim() === '') return { taGL: usual[1] };
     try {
       return /^ph/i.test(wanted.trim()) ? { ph: parsePh(wanted) } : { taGL: parseTitratable(wanted) };
@@ -44,17 +43,17 @@
     }
   }
 
-  const ways = $derived(kindWays(must, target, household.settings.waterAlkalinityMgL, hadG));
-  const sharpens = $derived('taGL' in target ? target.taGL > now.taGL : target.ph < now.ph);
+  const ways = $derived(kindWays(must, goal, household.settings.waterAlkalinityMgL, hadG));
+  const sharpens = $derived('taGL' in goal ? goal.taGL > now.taGL : goal.ph < now.ph);
   /** Where the sharpest way ends, when that is not safe to stand yet. */
   const stillHigh = $derived.by(() => {
     const lowest = Math.min(...ways.map((w) => w.after.ph));
     return sharpens && ways.length > 0 && lowest > SAFE_PH ? lowest : null;
   });
   const isThere = $derived(
-    'taGL' in target ? Math.abs(target.taGL - now.taGL) < 0.05 : Math.abs(target.ph - now.ph) < 0.02
+    'taGL' in goal ? Math.abs(goal.taGL - now.taGL) < 0.05 : Math.abs(goal.ph - now.ph) < 0.02
   );
-  const said = $derived('taGL' in target ? `${target.taGL.toFixed(1)} g/L` : `pH ${target.ph.toFixed(2)}`);
+  const said = $derived('taGL' in goal ? `${goal.taGL.toFixed(1)} g/L` : `pH ${goal.ph.toFixed(2)}`);
 </script>
 
 <div class="grid gap-2">

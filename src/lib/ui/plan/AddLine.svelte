@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import { tick } from 'svelte';
   import { chooseIngredient, type Choice } from '$core/plan/choose';
   import { countryOf } from '$core/units/settings';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { Plan } from '$core/plan/plan';
   import { swapsFor, type Swap } from '$core/solve/swaps';
   import Tag from '../tag/Tag.svelte';

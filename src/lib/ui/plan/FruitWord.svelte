@@ -49,7 +49,7 @@
         ]}
         value={kgL ? String(kgL) : 'free'}
         onchoose={(id) => {
-          bench.wish({ fruitKgL: id === 'free' ? null : Number(id) });
+          bench.setGoals({ fruitKgL: id === 'free' ? null : Number(id) });
           close();
         }}
       />
@@ -63,7 +63,7 @@
           onchange={(e) => {
             const n = parseNumber(e.currentTarget.value);
             if (n && n > 0)
-              bench.wish({ fruitKgL: Math.min(5, lb ? toBase(n, 'lb') / toBase(1, 'us-gal') : n) });
+              bench.setGoals({ fruitKgL: Math.min(5, lb ? toBase(n, 'lb') / toBase(1, 'us-gal') : n) });
           }}
         />
       </label>

@@ -3,7 +3,7 @@
   import { prepareHours } from '$core/steps/kit';
   import { differences } from '$core/must/recipe';
   import type { Plan } from '$core/plan/plan';
-  import { keepRecipe } from '$lib/store/actions';
+  import { keepRecipe } from '$lib/store/recipes';
   import { keepDraft } from '$lib/store/draft';
   import { household } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';

@@ -1,15 +1,14 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { explain, own } from '$lib/ui/words/own-units';
   import { entryOf } from '$core/plan/plan';
   import { priceKey } from '$core/plan/cost';
   import { isStrained } from '$core/must/strain';
   import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
   import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
-  import { explain } from '$core/units/input-error';
-  import { parseGravity, parseNumber, parseTitratable } from '$core/units/parse';
+  import { parseNumber } from '$core/units/parse';
   import { household, saveSettings } from '$lib/store/household.svelte';
   import type { Bench, Row } from './bench.svelte';
-  import { readFinding } from './lot';
+  import LotMeasured from './LotMeasured.svelte';
 
   /** What is particular about one lot: its form, how it is cut and heated, and what its juice measured. */
   let { bench, row, close }: { bench: Bench; row: Row; close: () => void } = $props();
@@ -27,20 +26,6 @@
     }
   }
 
-  function found(which: 'brix' | 'taGL' | 'ph', text: string) {
-    if (item.kind !== 'produce' && item.kind !== 'juice') return;
-    try {
-      const next = Object.fromEntries(
-        Object.entries({ ...item.measured, [which]: readFinding(which, text) }).filter(
-          ([, v]) => v !== undefined
-        )
-      );
-      change({ measured: Object.keys(next).length > 0 ? next : undefined });
-    } catch (e) {
-      error = explain(e);
-    }
-  }
-
   function price(text: string) {
     const n = text.trim() === '' ? null : parseNumber(text);
     if (text.trim() !== '' && (n === null || n < 0)) return (error = `“${text}” is no price.`);
@@ -50,21 +35,6 @@
       prices: n === null ? rest : { ...rest, [priceKey(item)]: n }
     });
     error = '';
-  }
-
-  function wine(field: 'abv' | 'sg' | 'taGL', text: string) {
-    try {
-      change({
-        [field]:
-          field === 'sg'
-            ? parseGravity(text)
-            : field === 'taGL'
-              ? parseTitratable(text)
-              : (parseNumber(text) ?? NaN)
-      });
-    } catch (e) {
-      error = explain(e);
-    }
   }
 </script>
 
@@ -153,21 +123,7 @@
     </div>
     <p class="small">{own(FORM_NOTES[item.form ?? 'fresh'].note)}</p>
   {/if}
-  {#if item.kind === 'produce' || item.kind === 'juice'}
-    <fieldset class="grid grid-cols-3 gap-2">
-      <legend class="head mb-1">Measured in its juice</legend>
-      {@render entry('°Bx or SG', item.measured?.brix?.toFixed(1) ?? '', (v) => found('brix', v))}
-      {@render entry('TA, g/L', item.measured?.taGL?.toFixed(1) ?? '', (v) => found('taGL', v))}
-      {@render entry('pH', item.measured?.ph?.toString() ?? '', (v) => found('ph', v))}
-    </fieldset>
-  {/if}
-  {#if item.kind === 'wine'}
-    <div class="grid grid-cols-3 gap-2">
-      {@render entry('Strength, %', String(item.abv), (v) => wine('abv', v))}
-      {@render entry('Gravity', item.sg.toFixed(3), (v) => wine('sg', v))}
-      {@render entry('TA, g/L', String(item.taGL ?? 6), (v) => wine('taGL', v))}
-    </div>
-  {/if}
+  <LotMeasured {item} {entry} {change} onwrong={(text) => (error = text)} />
   {#if item.kind === 'sugar' || item.kind === 'honey'}
     {@render choice(
       'Which',

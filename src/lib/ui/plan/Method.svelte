@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import { boilOffL } from '$core/plan/extraction';
   import { effectOf } from '$core/steps/effect';
   import { methodsFor, methodOf } from '$core/plan/methods';
@@ -8,8 +8,9 @@
   import { nutrientOf } from '$core/must/powders';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
-  import { household, removeMethod, saveMethod } from '$lib/store/household.svelte';
-  import { newId } from '$lib/store/record';
+  import { household } from '$lib/store/household.svelte';
+  import { keep, takeOff } from '$lib/store/things';
+  import { newId } from '$lib/store/here';
   import { tell } from '../nav/said.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
@@ -127,7 +128,7 @@
           value={bench.target.yanMgL ?? ''}
           onchange={(e) => {
             const n = parseNumber(e.currentTarget.value);
-            bench.wish({ yanMgL: n !== null && n > 0 && n <= 1000 ? n : null });
+            bench.setGoals({ yanMgL: n !== null && n > 0 && n <= 1000 ? n : null });
           }}
         /></label
       >
@@ -138,7 +139,7 @@
           const said = name.trim();
           if (!said) return;
           void tell(`Method “${said}” kept.`, () =>
-            saveMethod({
+            keep('methods', {
               id: newId(),
               name: said,
               why: 'Your own.',
@@ -165,7 +166,7 @@
             <li class="flex items-center justify-between">
               {m.name}<button
                 class="min-h-11 underline underline-offset-4"
-                onclick={() => tell(`Method “${m.name}” taken off.`, () => removeMethod(m.id))}
+                onclick={() => tell(`Method “${m.name}” taken off.`, () => takeOff('methods', m.id))}
                 >take off</button
               >
             </li>

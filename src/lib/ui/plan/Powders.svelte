@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
-  import { feedText, isForMust, nutrientOf, powdersOf } from '$core/must/powders';
+  import { own } from '$lib/ui/words/own-units';
+  import { evaluate } from '$core/must/evaluate';
+  import { feedText, isForMust } from '$core/must/powders';
   import { gramsText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
@@ -13,7 +14,7 @@
   let { bench }: { bench: Bench } = $props();
 
   const litres = $derived(bench.estimate?.liquidVolumeL?.likely ?? 0);
-  const all = $derived(powdersOf(bench.solved.plan, litres));
+  const all = $derived(evaluate(bench.solved.plan).powders);
   const list = $derived(all.filter(isForMust));
   const later = $derived(all.filter((p) => !isForMust(p)));
   const afterwards = $derived([
@@ -23,7 +24,7 @@
     ),
     ...later.map((d) => `${d.name.toLowerCase()} ${d.amount}`)
   ]);
-  const feeding = $derived(bench.estimate ? nutrientOf(bench.solved.plan, bench.estimate.likely.all) : null);
+  const feeding = $derived(bench.estimate ? evaluate(bench.solved.plan).nutrient : null);
   const isStaggered = $derived(bench.choice('nutrient') === 'staggered');
   const lines = $derived(feeding ? nutrientLines(feeding, feedText) : []);
 </script>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { toleranceOf } from '$core/plan/chosen';
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import { afterSweetening, sweetenedWith } from '$core/solve/goals';
   import { rangeText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
@@ -122,8 +122,10 @@
     </dl>
   {:else if e}
     <p class="sentence py-4 text-[1.25rem]!">
-      {e.assumptions.find((a) => a.includes('sugar than') || a.includes('No liquid')) ??
-        'Add water or juice.'}
+      {own(
+        e.assumptions.find((a) => a.includes('sugar than') || a.includes('No liquid')) ??
+          'Add water or juice.'
+      )}
     </p>
   {:else}
     <p class="sentence py-4 text-[1.25rem]!">

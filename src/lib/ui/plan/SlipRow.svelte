@@ -1,6 +1,6 @@
 <script lang="ts">
   import { household } from '$lib/store/household.svelte';
-  import { massText } from '$lib/ui/field/own-units';
+  import { massText } from '$core/units/format';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
@@ -80,7 +80,7 @@
         style:width="{Math.max(4, (100 * sugar) / mostSugar)}%"
         style:background={colour}
       ></span>
-      {massText(sugar, household.settings)}
+      {massText(sugar, household.settings.mass)}
     {/if}
   </div>
   <div class="flex justify-end">

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { Stage } from '$core/steps/stages';
   import { volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
-  import { zoneHere } from '$lib/store/record';
+  import { zoneHere } from '$lib/store/here';
   import { dayWord } from '../shelf/when';
 
   /** Where the wine goes after the bucket: what is free on the day, and the air it leaves. */

@@ -1,12 +1,18 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Plan } from '$core/plan/plan';
-  import { logGravity, logPitch, startBatch, startBrewDay } from '$lib/store/actions';
+  import { beginBatch, beginBrewDay } from '$core/commands/begin';
+  import type { Deed } from '$core/commands/deed';
+  import { readGravity } from '$core/commands/observe';
+  import { pitch } from '$core/commands/put';
+  import { newId } from '$lib/store/here';
+  import { perform } from '$lib/store/record';
   import { parseTemperature } from '$core/units/parse';
   import { household } from '$lib/store/household.svelte';
   import { parseWhen, toLocalInput } from '../field/parse-when';
   import { readStem } from '../field/stem';
-  import { AskError, explain, InputError } from '$core/units/input-error';
+  import { AskError, InputError } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { sayAsk, sayDone, sayWrong } from '../nav/said.svelte';
   import type { Bench } from './bench.svelte';
 
@@ -21,23 +27,32 @@
   let reads = $state('');
   let temp = $state('');
 
-  /** Writes down what is known of a wine: all of it, or nothing. */
-  async function startUnderWay(plan: Plan, name: string, sure: boolean): Promise<string> {
+  type What = Parameters<typeof beginBatch>[0];
+  const on = (deed: Deed, at: number): Deed => deed.map((d) => ({ ...d, at }));
+
+  /** All that is known of a wine that is in the bucket, as one deed. */
+  function underWay(what: What): { deed: Deed; at?: number } {
+    if (!begun) return { deed: beginBatch(what) };
     const now = Date.now();
     const at = parseWhen(begun, now);
-    if (!begun) return startBatch(plan, name, vesselId, { sure }, bench.recipeId);
     const pitchedAt = pitched ? parseWhen(pitched, now) : null;
     if (pitchedAt !== null && pitchedAt < at)
       throw new InputError('The yeast went in before the wine was begun.', 'Put one of the two days right.');
     const s = household.settings;
     const stem = reads.trim() ? readStem(reads, 'sg', s) : null;
     const tempC = temp.trim() ? parseTemperature(temp, s.temp) : null;
-    const id = await startBatch(plan, name, vesselId, { sure, at }, bench.recipeId);
-    if (pitchedAt !== null)
-      await logPitch(id, { yeast: plan.yeast ?? { yeastId: 'wine' }, how: 'dry' }, { at: pitchedAt, sure });
-    if (stem)
-      await logGravity(id, stem.sg, tempC, s, { sure }, stem.bx === null ? {} : { refractometerBx: stem.bx });
-    return id;
+    const id = what.batchId;
+    const yeast = what.plan.yeast ?? { yeastId: 'wine' };
+    const read =
+      stem && readGravity(id, stem.sg, tempC, s.hydrometer, { refractometerBx: stem.bx ?? undefined });
+    return {
+      at,
+      deed: [
+        ...beginBatch(what),
+        ...(pitchedAt === null ? [] : on(pitch(id, { yeast, how: 'dry' }), pitchedAt)),
+        ...(read ? on(read, now) : [])
+      ]
+    };
   }
 
   /** All at once, when it is in the bucket already; or step by step. */
@@ -47,10 +62,10 @@
       void navigator.storage?.persist?.();
       const plan = $state.snapshot(bench.solved.plan) as Plan;
       const name = bench.name || 'Batch';
-      const id =
-        how === 'all'
-          ? await startUnderWay(plan, name, sure)
-          : await startBrewDay(plan, name, vesselId, bench.recipeId);
+      const id = newId();
+      const what = { batchId: id, plan, name, vesselId, recipeId: bench.recipeId };
+      const { deed, at } = how === 'all' ? underWay(what) : { deed: beginBrewDay(what), at: undefined };
+      await perform(deed, { at, sure });
       bench.clear();
       await goto(how === 'all' ? `/batches/${id}` : `/batches/${id}/brew`);
       if (how === 'all') sayDone('Started. Mark the bucket: name and date.');

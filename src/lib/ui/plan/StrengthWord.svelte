@@ -1,7 +1,7 @@
 <script lang="ts">
   import { parseGravity, parseNumber } from '$core/units/parse';
   import Word from '../pop/Word.svelte';
-  import WishField from './WishField.svelte';
+  import GoalField from './GoalField.svelte';
   import type { Bench } from './bench.svelte';
 
   /** How strong, and how heavy it may start. */
@@ -47,7 +47,7 @@
         />
       </label>
       <p class="small">Light 5–7, table wine 11–13, strong country style 14–16. The sugar follows.</p>
-      <WishField
+      <GoalField
         label="Give or take, %"
         value={bench.target.within?.abv ?? null}
         placeholder="0"
@@ -66,7 +66,7 @@
             error = '';
             try {
               const raw = e.currentTarget.value.trim();
-              bench.wish({ sgMax: raw === '' ? null : Math.min(1.2, Math.max(1.01, parseGravity(raw))) });
+              bench.setGoals({ sgMax: raw === '' ? null : Math.min(1.2, Math.max(1.01, parseGravity(raw))) });
             } catch (x) {
               error = x instanceof Error ? x.message : String(x);
             }

@@ -1,11 +1,13 @@
 <script lang="ts">
   import { household } from '$lib/store/household.svelte';
-  import { massText, own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
+  import { massText } from '$core/units/format';
   import { SCHOOLS } from '$core/tables/schools';
+  import { sweetnessWord } from '$core/units/format';
   import { sweetenKg } from '$core/solve/solve';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
-  import WishField from './WishField.svelte';
+  import GoalField from './GoalField.svelte';
   import type { Bench } from './bench.svelte';
 
   /** How sweet it ends, and how sharp it is made. */
@@ -13,16 +15,19 @@
 
   /** Sugar a litre as people say it. Common practice. */
   const SWEET = [
-    { id: '0', name: 'dry', note: 'Nothing left to ferment.' },
-    { id: '12', name: 'off-dry', note: '12 g/L: brings the fruit back.' },
-    { id: '25', name: 'medium', note: '25 g/L.' },
-    { id: '50', name: 'sweet', note: '50 g/L: for after the meal.' }
-  ];
+    { id: '0', note: 'Nothing left to ferment.' },
+    { id: '12', note: '12 g/L: brings the fruit back.' },
+    { id: '25', note: '25 g/L.' },
+    { id: '50', note: '50 g/L.' },
+    { id: '80', note: '80 g/L: for after the meal.' }
+  ].map((s) => ({ ...s, name: sweetnessWord(Number(s.id)) }));
   const sweetGL = $derived(bench.choice('finish') === 'dry' ? 0 : (bench.target.sweetGL ?? 0));
   const sweetWord = $derived(
     sweetGL <= 0
       ? 'dry'
-      : ((SWEET.find((s) => s.id === String(sweetGL))?.name ?? `with ${sweetGL} g/L of sugar`) as string)
+      : SWEET.some((s) => s.id === String(sweetGL))
+        ? sweetnessWord(sweetGL)
+        : `with ${sweetGL} g/L of sugar`
   );
   const kg = $derived(sweetGL > 0 ? sweetenKg(bench.solved.plan) : 0);
   const finishes = Object.entries(SCHOOLS.finish.options)
@@ -51,7 +56,7 @@
         if (id === '0') bench.choose('finish', 'dry');
         else {
           if (bench.choice('finish') === 'dry') bench.choose('finish', 'stabilise');
-          bench.wish({ sweetGL: Number(id) });
+          bench.setGoals({ sweetGL: Number(id) });
         }
         if (id === '0') close();
       }}
@@ -65,7 +70,8 @@
         onchoose={(id) => bench.choose('finish', id)}
       />
       {#if kg > 0}<p class="small mt-1">
-          About {massText(kg, household.settings)} of sugar at the end; strength is what is left once it is in.
+          About {massText(kg, household.settings.mass)} of sugar at the end; strength is what is left once it is
+          in.
         </p>{/if}
       <button class="btn btn-primary mt-2 w-full" onclick={close}>Done</button>
     {/if}
@@ -80,23 +86,23 @@
         close();
       }}
     >
-      <WishField
+      <GoalField
         label="Acid, g/L as tartaric"
         value={ta}
         placeholder="6.5"
         most={40}
-        onset={(taGL) => bench.wish({ taGL })}
+        onset={(taGL) => bench.setGoals({ taGL })}
       />
-      <WishField
+      <GoalField
         label="pH, at most"
         value={ph}
         placeholder="3.6"
         least={2.5}
         most={7}
-        onset={(phMax) => bench.wish({ phMax })}
+        onset={(phMax) => bench.setGoals({ phMax })}
       />
       {#if ta !== null}
-        <WishField
+        <GoalField
           label="Give or take, g/L"
           value={bench.target.within?.taGL ?? null}
           placeholder="0"
@@ -117,7 +123,7 @@
           class="btn btn-line"
           type="button"
           onclick={() => {
-            bench.wish({ taGL: null, phMax: null });
+            bench.setGoals({ taGL: null, phMax: null });
             close();
           }}>As sharp as it comes</button
         >{/if}

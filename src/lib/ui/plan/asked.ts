@@ -1,6 +1,6 @@
 import { leftKg, lotEntry } from '$core/plan/harvest';
 import { planSchema, type Ingredient } from '$core/plan/plan';
-import { likelyFigures } from '$core/must/balance';
+import { evaluate } from '$core/must/evaluate';
 import { lotRow } from '$core/solve/propose';
 import { scalePlan } from '$core/solve/solve';
 import { rowOf } from '$core/solve/portrait';
@@ -57,7 +57,7 @@ export async function takeAsked(bench: Bench, asked: URLSearchParams): Promise<v
   const recipe = await db.recipes.get(asked.get('recipe') ?? '');
   if (recipe) {
     const litres = Number(asked.get('litres'));
-    const own = likelyFigures(recipe.plan).intoGlassL;
+    const own = evaluate(recipe.plan).likely.intoGlassL;
     const plan = litres > 0 && own > 0 ? scalePlan(recipe.plan, litres / own) : recipe.plan;
     bench.adopt({ ...plan, name: recipe.name }, { recipeId: recipe.id });
   }

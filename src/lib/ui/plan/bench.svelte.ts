@@ -1,4 +1,6 @@
-import { estimateMust, type MustEstimate } from '$core/must/balance';
+import { readItem } from '$core/plan/read-item';
+import type { MustEstimate } from '$core/must/balance';
+import { evaluate } from '$core/must/evaluate';
 import {
   amountOf,
   entryOf,
@@ -7,25 +9,25 @@ import {
   withAmount,
   type Ingredient,
   type Plan,
-  type Target
+  type Goals
 } from '$core/plan/plan';
 import type { SweetenerId } from '$core/tables/sweeteners';
 import type { YeastId } from '$core/tables/yeasts';
 import { shortName } from '$core/plan/name';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/plan/choose';
-import { amountIn, readItem, typedUnit, unitsFor } from '$core/plan/thing';
+import { amountIn, typedUnit, unitsFor } from '$core/plan/thing';
 import type { AmountUnit } from '$core/units/words';
-import { sugarParts } from '$core/must/sugar-parts';
 import { methodOf, withMethod, type NamedMethod } from '$core/plan/methods';
 import { choiceOf, type ChoiceOf, type SchoolId } from '$core/tables/schools';
 import { solvePlan, type Solved } from '$core/solve/solve';
 import { amountText, entryFigure, significant } from '$core/units/format';
-import { explain, InputError } from '$core/units/input-error';
+import { InputError } from '$core/units/input-error';
+import { explain } from '$lib/ui/words/own-units';
 import { firstProblem } from '$core/units/problem';
 import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
 import { keepDraft, readDraft } from '$lib/store/draft';
-import { newId } from '$lib/store/record';
+import { newId } from '$lib/store/here';
 import { countryOf, type Settings } from '$core/units/settings';
 
 /** One line of the slip: an ingredient, what was typed for its amount, and what is wrong with that. */
@@ -71,10 +73,10 @@ const DRAFT = 'plan';
 /** Sugar in an off-dry wine, g/L: where sweetness starts. Common practice. */
 const USUAL_SWEET_GL = 20;
 
-/** The must bench: rows and wishes in, every number out, live. One for the Plan page. */
+/** The must bench: rows and goals in, every number out, live. One for the Plan page. */
 export function createBench(settings: () => Settings) {
   let rows = $state<Row[]>([]);
-  let target = $state<Target>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
+  let target = $state<Goals>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
   let vesselId = $state('');
   let yeastId = $state<YeastId>('wine');
   /** the yeast's own limit, where its packet says one, % vol */
@@ -118,13 +120,11 @@ export function createBench(settings: () => Settings) {
   });
   const solved = $derived<Solved>(rows.length > 0 ? solvePlan(plan) : { plan, gaveWay: [], aimL: null });
   const estimate = $derived<MustEstimate | null>(
-    solved.plan.ingredients.some((i) => amountOf(i) > 0) ? estimateMust(solved.plan) : null
+    solved.plan.ingredients.some((i) => amountOf(i) > 0) ? evaluate(solved.plan).estimate : null
   );
   /** What goes in on the first day, and what of the sugar waits. */
-  const parts = $derived(sugarParts(solved.plan));
-  const start = $derived<MustEstimate | null>(
-    parts.later.length > 0 && estimate ? estimateMust(parts.now) : estimate
-  );
+  const parts = $derived(evaluate(solved.plan).parts);
+  const start = $derived<MustEstimate | null>(estimate && evaluate(solved.plan).startEstimate);
   const sugars = $derived(sugarBrought(solved.plan.ingredients));
 
   function keep() {
@@ -163,7 +163,7 @@ export function createBench(settings: () => Settings) {
     const kept = (await readDraft(DRAFT)) as
       | {
           rows: Row[];
-          target: Target;
+          target: Goals;
           vesselId: string;
           yeastId: YeastId;
           toleranceAbv?: number | null;
@@ -456,8 +456,8 @@ export function createBench(settings: () => Settings) {
       }
       keep();
     },
-    /** Any other wish; null lets it follow. A wish for acid brings something to sharpen with. */
-    wish(patch: Partial<Target>) {
+    /** Any other goal; null lets it follow. A goal for acid brings something to sharpen with. */
+    setGoals(patch: Partial<Goals>) {
       target = { ...target, ...patch };
       const wantsAcid = (patch.taGL ?? patch.phMax) != null;
       if (wantsAcid) sharpenWith(choiceOf(method, 'sharpen'));
@@ -469,8 +469,8 @@ export function createBench(settings: () => Settings) {
         rows.push(freeRow({ kind: 'additive', additiveId: 'dap', massKg: 0 }));
       keep();
     },
-    /** How far a wish may be missed before anything else gives way for it. */
-    allow(id: keyof NonNullable<Target['within']>, by: number) {
+    /** How far a goal may be missed before anything else gives way for it. */
+    allow(id: keyof NonNullable<Goals['within']>, by: number) {
       target = { ...target, within: { ...target.within, [id]: by } };
       keep();
     },
@@ -481,7 +481,7 @@ export function createBench(settings: () => Settings) {
       keep();
     },
     /** Amount wanted, litres into glass; null works it out from the fruit. */
-    setVolume(volumeL: number | null, volumeUnit: NonNullable<Target['volumeUnit']>) {
+    setVolume(volumeL: number | null, volumeUnit: NonNullable<Goals['volumeUnit']>) {
       target = { ...target, volumeL, volumeUnit, fillL: null };
       freeWater();
       keep();

@@ -165,36 +165,36 @@ describe('the must bench', () => {
   });
 });
 
-describe('wishes on the bench', () => {
+describe('goals on the bench', () => {
   const acids = (b: Awaited<ReturnType<typeof bench>>) =>
     b.rows.filter((r) => r.item.kind === 'acid' || (r.item.kind === 'juice' && r.item.produceId === 'lemon'));
 
-  it('a wish for acid brings what sharpens, by the school, and takes it off again', async () => {
+  it('a goal for acid brings what sharpens, by the school, and takes it off again', async () => {
     const b = await bench();
     b.add(choice('4 kg pears'));
-    b.wish({ taGL: 6.5 });
+    b.setGoals({ taGL: 6.5 });
     expect(acids(b)).toHaveLength(1);
     expect(b.estimate!.taGL!.likely).toBeCloseTo(6.5, 2);
     b.choose('sharpen', 'lemon');
     expect(acids(b).map((r) => r.item.kind)).toEqual(['juice']);
     expect(b.estimate!.taGL!.likely).toBeCloseTo(6.5, 2);
     // The pH alone keeps it; with neither it goes.
-    b.wish({ taGL: null, phMax: 3.4 });
+    b.setGoals({ taGL: null, phMax: 3.4 });
     expect(acids(b)).toHaveLength(1);
-    b.wish({ phMax: null });
+    b.setGoals({ phMax: null });
     expect(acids(b)).toEqual([]);
   });
 
-  it('acid that was weighed and held stays when the wish goes', async () => {
+  it('acid that was weighed and held stays when the goal goes', async () => {
     const b = await bench();
     b.add(choice('4 kg pears'));
     b.put({ kind: 'acid', acidId: 'tartaric', massKg: 0.01 });
-    b.wish({ taGL: 6.5 });
-    b.wish({ taGL: null });
+    b.setGoals({ taGL: 6.5 });
+    b.setGoals({ taGL: null });
     expect(acids(b).map((r) => [r.held, amountOf(r.item)])).toEqual([[true, 0.01]]);
   });
 
-  it('leeway is kept by wish, and one does not take the place of another', async () => {
+  it('leeway is kept by goal, and one does not take the place of another', async () => {
     const b = await bench();
     b.allow('abv', 0.5);
     b.allow('taGL', 1);
@@ -249,7 +249,7 @@ describe('wishes on the bench', () => {
     const b = await bench();
     b.add(choice('6 kg rhubarb'));
     b.setVolume(12, 'L');
-    b.wish({ taGL: 4.5 });
+    b.setGoals({ taGL: 4.5 });
     const [way] = swapsFor(b.plan, b.solved.gaveWay);
     b.adopt(way!.plan);
     expect(b.solved.gaveWay).toEqual([]);

@@ -1,3 +1,4 @@
+import { inL } from '$core/units/say';
 import { ETHANOL_20 } from '$core/liquid/ethanol';
 import { liquid } from '$core/liquid/stock';
 import { ferment } from '$core/ferment/convert';
@@ -30,7 +31,7 @@ export function howOf(e: MustEstimate, plan: Plan) {
       ...(e.fruitPerL
         ? [`${e.fruitPerL.likely.toFixed(2)} kg of fruit a litre: light is 0.25, common 0.36, full 0.5–0.6.`]
         : []),
-      'Less about 9 % with the lees at the first racking and 2 % at the next, in bottles of 0.75 L.',
+      `Less about 9 % with the lees at the first racking and 2 % at the next, in bottles of ${inL(0.75, 'rule')}.`,
       ...(cost
         ? [
             `Cost: ${cost.total.toFixed(2)} in all${cost.unpriced.length > 0 ? `, without ${cost.unpriced.join(', ')}` : ''}.`

@@ -1,7 +1,7 @@
 import { LEMON_JUICE_L, type Way } from '$core/must/adjust';
 import { amountOf } from '$core/plan/plan';
 import { ACID_ADDITIONS } from '$core/tables/substances';
-import { spoonText } from '$core/tables/doses';
+import { spoonText, TEASPOON_G } from '$core/tables/doses';
 import { gramsText, significant, volumeText } from '$core/units/format';
 import type { Settings } from '$core/units/settings';
 
@@ -23,7 +23,7 @@ export function wayText(w: Way, settings: Settings): { name: string; amount: str
   const a = ACID_ADDITIONS[w.id];
   return {
     name: a.name,
-    amount: `${gramsText(amount * 1000)}, ${spoonText(amount * 1000, a.teaspoonG)}`,
+    amount: `${gramsText(amount * 1000)}, ${spoonText(amount * 1000, TEASPOON_G[w.id])}`,
     note: a.note
   };
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   /** A short list to choose one from, each with its reason. */
   type Option = { id: string; name: string; note: string };
   type Props = { title: string; options: Option[]; value: string; onchoose: (id: string) => void };

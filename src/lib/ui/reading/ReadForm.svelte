@@ -1,13 +1,14 @@
 <script lang="ts">
+  import Text from '../field/Text.svelte';
   import { whyThisReading } from '$core/belief/detective';
   import { puzzleOf } from '$core/belief/puzzle';
   import type { Scale } from '$core/ferment/scales';
   import { temperatureText } from '$core/units/format';
   import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
-  import { correctStem, logGravity } from '$lib/store/actions';
-  import { record } from '$lib/store/record';
+  import { correctStem, observe, readGravity } from '$core/commands/observe';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
+  import { readNote } from './read-note';
   import { readStem } from '../field/stem';
   import StemAsk from '../field/StemAsk.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
@@ -15,6 +16,7 @@
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
   import { foldBatch } from '$core/ledger/run';
+  import { leastRead } from '$core/ledger/state';
   import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';
@@ -29,8 +31,8 @@
     ph: '',
     ta: '',
     residue: '',
-    // Jars that differ are asked about; of those alike the first is offered.
-    vessel: areAlike(batch.state.fills) ? (batch.state.fills[0]?.vesselId ?? '') : '',
+    // Jars that differ are asked about; of those alike the one that was read longest ago is offered.
+    vessel: areAlike(batch.state.fills) ? (leastRead(batch.state)?.vesselId ?? '') : '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -47,7 +49,7 @@
       if (!draft.fields.sg) return null;
       const { sg, bx } = stemOf(draft.fields.sg);
       // A refractometer corrects for temperature itself, and knows nothing of the stem's own error.
-      return bx === null ? correctStem(sg, tempOf(), household.settings) : sg;
+      return bx === null ? correctStem(sg, tempOf(), household.settings.hydrometer) : sg;
     } catch {
       return null;
     }
@@ -90,31 +92,33 @@
       throw new InputError('It stands in several vessels.', 'Say which one was read.', 'vessel');
     return isThere ? { vesselId: draft.fields.vessel } : {};
   };
-  const save = form.submit(async (when) => {
+  const save = form.submit((when) => {
     const isAcidOnly = draft.fields.sg.trim() === '';
-    const ph = draft.fields.ph.trim() ? parsePh(draft.fields.ph) : undefined;
-    const taGL = draft.fields.ta.trim() ? parseTitratable(draft.fields.ta) : undefined;
-    if (isAcidOnly && (ph !== undefined || taGL !== undefined)) {
-      const acid = { ...(ph === undefined ? {} : { ph }), ...(taGL === undefined ? {} : { taGL }) };
-      return [
-        `${batch.state.name}: acid written down.`,
-        await record(batch.id, 'reading', { ...acid, ...vesselOf(when.at) }, when)
-      ] as const;
-    }
+    const acid = {
+      ph: draft.fields.ph.trim() ? parsePh(draft.fields.ph) : undefined,
+      taGL: draft.fields.ta.trim() ? parseTitratable(draft.fields.ta) : undefined,
+      ...vesselOf(when.at)
+    };
+    if (isAcidOnly && (acid.ph !== undefined || acid.taGL !== undefined))
+      return [`${batch.state.name}: acid written down.`, observe(batch.id, acid)];
     const stem = stemOf(draft.fields.sg);
-    const event = await logGravity(batch.id, stem.sg, tempOf(), household.settings, when, {
-      ...(stem.bx === null ? {} : { refractometerBx: stem.bx }),
-      ...(ph === undefined ? {} : { ph }),
-      ...(taGL === undefined ? {} : { taGL }),
-      ...vesselOf(when.at),
-      ...(draft.fields.residue.trim() ? { residueSg: parseGravity(draft.fields.residue) } : {})
+    const deed = readGravity(batch.id, stem.sg, tempOf(), household.settings.hydrometer, {
+      ...acid,
+      refractometerBx: stem.bx ?? undefined,
+      residueSg: draft.fields.residue.trim() ? parseGravity(draft.fields.residue) : undefined
     });
-    return [`${batch.state.name}: ${stem.sg.toFixed(3)} written down.`, event] as const;
+    return [`${batch.state.name}: ${stem.sg.toFixed(3)} written down.`, deed];
   });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Read gravity">
-  <VesselPick {batch} value={draft.fields.vessel} onset={(v) => draft.set('vessel', v)} label="Read from" />
+  <VesselPick
+    {batch}
+    value={draft.fields.vessel}
+    onset={(v) => draft.set('vessel', v)}
+    label="Read from"
+    note={readNote(batch)}
+  />
   <div class="grid grid-cols-2 gap-3">
     <label class="grid gap-1 text-[0.9375rem] font-semibold"
       >Gravity
@@ -169,36 +173,16 @@
           ></select
         >
       </label>
-      <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >pH
-        <input
-          class="field"
-          inputmode="decimal"
-          autocomplete="off"
-          value={draft.fields.ph}
-          oninput={(e) => draft.set('ph', e.currentTarget.value)}
-        />
-      </label>
-      <label class="grid gap-1 text-[0.9375rem] font-semibold"
-        >TA, g/L
-        <input
-          class="field"
-          autocomplete="off"
-          value={draft.fields.ta}
-          oninput={(e) => draft.set('ta', e.currentTarget.value)}
-        />
-      </label>
-      <label class="col-span-full grid gap-1 text-[0.9375rem] font-semibold"
-        >Boiled off and made up again, it reads
-        <input
-          class="field"
-          inputmode="decimal"
-          autocomplete="off"
-          placeholder="for strength by spirit indication"
-          value={draft.fields.residue}
-          oninput={(e) => draft.set('residue', e.currentTarget.value)}
-        />
-      </label>
+      <Text {draft} at="ph" label="pH" mode="decimal" />
+      <Text {draft} at="ta" label="TA, g/L" />
+      <Text
+        {draft}
+        at="residue"
+        label="Boiled off and made up again, it reads"
+        placeholder="for strength by spirit indication"
+        mode="decimal"
+        class="col-span-full"
+      />
     </div>
   </details>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />

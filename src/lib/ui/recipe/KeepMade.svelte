@@ -1,8 +1,9 @@
 <script lang="ts">
+  import { own } from '$lib/ui/words/own-units';
   import { goto } from '$app/navigation';
   import { asMade } from '$core/ledger/as-made';
   import { differences } from '$core/must/recipe';
-  import { keepRecipe } from '$lib/store/actions';
+  import { keepRecipe } from '$lib/store/recipes';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
 
@@ -30,7 +31,7 @@
     {#if changes.length > 0}
       <p class="small">Against {recipe ? `version ${recipe.version}` : 'the plan'}:</p>
       <ul>
-        {#each changes as c (c)}<li class="dashline py-1">{c}</li>{/each}
+        {#each changes as c (c)}<li class="dashline py-1">{own(c)}</li>{/each}
       </ul>
     {:else}<p class="small">As it was planned.</p>{/if}
     {#if isKept}<p class="small mt-2">Kept as a recipe.</p>

@@ -2,13 +2,16 @@
   import { goto } from '$app/navigation';
   import { differences, versionsOf, type Recipe } from '$core/must/recipe';
   import { sheetOf } from '$core/steps/sheet';
-  import { likelyFigures } from '$core/must/balance';
+  import { own as inMine } from '$lib/ui/words/own-units';
+  import { keptAs } from '$core/ledger/kept';
+  import { takeOff } from '$lib/store/things';
+  import { evaluate } from '$core/must/evaluate';
   import { scalePlan } from '$core/solve/solve';
   import { parseNumber } from '$core/units/parse';
   import { fromBase, toBase, UNIT_LABEL } from '$core/units/measure';
   import { writeFile } from '$lib/files/vecino-file';
   import { recipeMarkdown } from '$lib/files/recipe-markdown';
-  import { household, removeRecipe, vesselById } from '$lib/store/household.svelte';
+  import { household, vesselById } from '$lib/store/household.svelte';
   import { sayDone, tell } from '../nav/said.svelte';
   import { download, fileName } from './download';
 
@@ -19,8 +22,8 @@
   };
   let { recipe, made }: Props = $props();
 
-  const units = $derived({ mass: household.settings.mass, volume: household.settings.volume });
-  const own = $derived(likelyFigures(recipe.plan).intoGlassL);
+  const units = $derived(household.settings);
+  const own = $derived(evaluate(recipe.plan).likely.intoGlassL);
   let litres = $state<number | null>(null);
   const plan = $derived(litres ? scalePlan(recipe.plan, litres / own) : recipe.plan);
   const vessel = $derived(vesselById(recipe.plan.vesselId ?? '')?.name ?? 'bucket');
@@ -37,7 +40,7 @@
   function saveJson() {
     download(
       `${fileName(recipe.name)}-${recipe.version}.vecino.json`,
-      writeFile({ events: [], recipes: [recipe] }, new Date().toISOString()),
+      writeFile({ events: [], things: [keptAs('recipes', recipe, recipe.madeAt)] }, new Date().toISOString()),
       'application/json'
     );
     sayDone('Handed to your downloads.');
@@ -109,7 +112,9 @@
       <section aria-label="Since the last version">
         <p class="head mb-1">Since version {parent.version}</p>
         <ul class="inkline">
-          {#each changes as c (c)}<li class="dashline py-1">{c}</li>{:else}<li class="py-1 text-quiet">
+          {#each changes as c (c)}<li class="dashline py-1">{inMine(c)}</li>{:else}<li
+              class="py-1 text-quiet"
+            >
               the same wine
             </li>{/each}
         </ul>
@@ -154,8 +159,9 @@
         class="mt-1 min-h-11 underline underline-offset-4"
         onclick={() =>
           tell(`Version ${recipe.version} taken off.`, async () => {
-            await removeRecipe(recipe.id);
+            const off = await takeOff('recipes', recipe.id);
             await goto('/plan/recipes');
+            return off;
           })}>Take this version off</button
       >
     </section>

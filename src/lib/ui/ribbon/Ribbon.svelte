@@ -1,6 +1,6 @@
 <script lang="ts">
   import { household } from '$lib/store/household.svelte';
-  import { massText } from '$lib/ui/field/own-units';
+  import { massText } from '$core/units/format';
   /** One ribbon from all sugar to where it is; widths are shares, the first stretch leftmost. */
   type Piece = { label: string; kg: number; colour: string; hatched?: boolean };
   type Props = { title: string; total: string; pieces: Piece[]; below?: { left: string; right: string } };
@@ -31,10 +31,10 @@
           ? `repeating-linear-gradient(45deg, ${p.colour} 0 6px, color-mix(in oklab, ${p.colour} 35%, white) 6px 12px)`
           : p.colour}
         style:color={isDark(p.colour) ? '#fcf8ee' : '#2d1a2a'}
-        title="{p.label}: {massText(p.kg, household.settings)}"
+        title="{p.label}: {massText(p.kg, household.settings.mass)}"
       >
         {#if share(p) > 14 && !p.hatched}<span class="px-2">{p.label}</span>{:else}<span class="sr-only"
-            >{p.label}, {massText(p.kg, household.settings)}</span
+            >{p.label}, {massText(p.kg, household.settings.mass)}</span
           >{/if}
       </div>
     {/each}

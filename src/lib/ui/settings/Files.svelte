@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { explain } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { openImport } from '$lib/store/import-file';
   import type { ImportCounts } from '$lib/store/import.worker';
   import { household } from '$lib/store/household.svelte';
@@ -15,7 +15,7 @@
   let busy = $state<{ text: string; share: number } | null>(null);
   let error = $state('');
   const total = (counts: Record<string, number>) => Object.values(counts).reduce((n, x) => n + x, 0);
-  const things = $derived(found ? total(found.newThings) : 0);
+  const newThings = $derived(found ? total(found.newThings) : 0);
   const LISTS = {
     vessels: 'vessels',
     produce: 'entries of produce',
@@ -73,6 +73,7 @@
     const mine = coming;
     const counts = found;
     if (!mine || !counts) return;
+    const things = total(counts.newThings) + total(counts.changedThings);
     found = null;
     busy = { text: 'Bringing it in', share: 0 };
     try {
@@ -80,9 +81,7 @@
       if (wrong)
         error = wrong.error.startsWith('Stopped') ? wrong.error : `Nothing was written: ${wrong.error}`;
       else
-        sayDone(
-          `${counts.newEvents} events${total(counts.newThings) > 0 ? ` and ${total(counts.newThings)} other things` : ''} brought in.`
-        );
+        sayDone(`${counts.newEvents} events${things > 0 ? ` and ${things} other things` : ''} brought in.`);
     } catch (e) {
       error = `Nothing was written: ${explain(e)}`;
     } finally {
@@ -126,13 +125,12 @@
         {found.newEvents} new events, {found.newBatches} new batches
       </p>
       <p>
-        {found.known} already here. {things > 0 ? `New: ${listed(found.newThings)}.` : ''}
+        {found.known} already here. {newThings > 0 ? `New: ${listed(found.newThings)}.` : ''}
       </p>
-      {#if found.different > 0 || total(found.differentThings) > 0}
+      {#if total(found.changedThings) > 0}<p>Put right there since: {listed(found.changedThings)}.</p>{/if}
+      {#if found.different > 0}
         <p class="bg-tint-straw px-2 text-ink">
-          {[found.different > 0 ? `${found.different} events` : '', listed(found.differentThings)]
-            .filter(Boolean)
-            .join(', ')} differ from what is here; yours stay.
+          {found.different} events differ from what is here; yours stay.
         </p>
       {/if}
       <p class="mt-2 flex gap-2">

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { PRINTED_WITHIN, SYSTEMS, type Settings } from '$core/units/settings';
   import { PRINTED_AT_1100 } from '$core/ferment/scales';
-  import { explain } from '$core/units/input-error';
+  import { explain } from '$lib/ui/words/own-units';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
   import { household, saveSettings } from '$lib/store/household.svelte';

@@ -3,9 +3,10 @@
   import { volumeText } from '$core/units/format';
   import { leavesAt } from '$core/steps/schedule';
   import { dayWord } from '../shelf/when';
-  import { household, removeVessel, saveVessel, vesselsInUse, type Batch } from '$lib/store/household.svelte';
-  import { newId } from '$lib/store/record';
-  import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { household, vesselsInUse, type Batch } from '$lib/store/household.svelte';
+  import { keep, takeOff } from '$lib/store/things';
+  import { newId } from '$lib/store/here';
+  import { sayDone, sayWrong, tell } from '../nav/said.svelte';
   import { addVessel } from '../vessel/new-vessel';
   import VesselMini from '../vessel/VesselMini.svelte';
 
@@ -18,7 +19,7 @@
   async function addPreset() {
     const p = VESSEL_PRESETS.find((v) => v.id === preset)!;
     const again = household.vessels.filter((v) => v.name.replace(/ no\. \d+$/, '') === p.name).length;
-    await saveVessel({ ...p, id: newId(), name: again > 0 ? `${p.name} no. ${again + 1}` : p.name });
+    await keep('vessels', { ...p, id: newId(), name: again > 0 ? `${p.name} no. ${again + 1}` : p.name });
     sayDone(`${p.name} added.`);
   }
 
@@ -67,7 +68,7 @@
           disabled={holder !== undefined}
           aria-label="Remove {v.name}"
           title={holder ? 'It is in use' : 'Remove'}
-          onclick={() => removeVessel(v.id)}>×</button
+          onclick={() => tell(`${v.name} taken off the list.`, () => takeOff('vessels', v.id))}>×</button
         >
       </li>
     {/each}

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { formatDistanceToNowStrict } from 'date-fns';
   import { mustColour } from '$core/plan/colour';
   import { liquid } from '$core/liquid/stock';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
   import VesselMini from '../vessel/VesselMini.svelte';
-  import { lateWord } from './when';
+  import { zoneHere } from '$lib/store/here';
+  import { dayWord, lateWord } from './when';
 
   /** On a low screen it would be in the way: it is folded until it is asked for. */
   const LOW = 700;
@@ -33,7 +33,7 @@
   };
   const backedUp = $derived(
     household.exportedAt
-      ? `last file made ${formatDistanceToNowStrict(household.exportedAt, { addSuffix: true })}`
+      ? `last file made ${dayWord(household.exportedAt, household.now, zoneHere())}`
       : 'no file made yet'
   );
 </script>

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { inL } from '$core/units/say';
+  import { own } from '$lib/ui/words/own-units';
   import { checkBottling } from '$core/finish/judge';
   import { InputError } from '$core/units/input-error';
   import { parseNumber } from '$core/units/parse';
-  import { logBottling } from '$lib/store/actions';
+  import { bottle } from '$core/commands/move';
   import type { Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
 
@@ -15,19 +16,15 @@
   let text = $state('');
 
   const save = () =>
-    tell(`${batch.state.name}: bottled.`, async (sure) => {
+    tell(`${batch.state.name}: bottled.`, () => {
       const count = text.trim() ? parseNumber(text) : guess;
       if (!count || !Number.isInteger(count) || count < 1)
         throw new InputError(`“${text}” is no number of bottles.`, 'Give a whole number.');
-      return logBottling(
-        batch.id,
-        {
-          from: batch.state.fills[0]!.vesselId,
-          bottles: [{ count, sizeL: 0.75, type: 'still' }],
-          ...(check ? { bar20: check.verdict.bar20 } : {})
-        },
-        { sure }
-      );
+      return bottle(batch.id, {
+        from: batch.state.fills[0]!.vesselId,
+        bottles: [{ count, sizeL: 0.75, type: 'still' }],
+        ...(check ? { bar20: check.verdict.bar20 } : {})
+      });
     });
 </script>
 
@@ -51,7 +48,7 @@
       placeholder={String(guess)}
       bind:value={text}
     />
-    <button class="btn btn-primary">{own('bottles of 0.75 L')}</button>
+    <button class="btn btn-primary">{own(`bottles of ${inL(0.75, 'rule')}`)}</button>
     <a class="btn btn-plain" href="/batches/{batch.id}#bottle">other bottles</a>
   </form>
 {/if}

@@ -1,17 +1,15 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
+  import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
   import { mustColour } from '$core/plan/colour';
-  import { wantsForm } from '$core/steps/puts';
-  import { doStep } from '$lib/store/actions';
+  import { doStep, formOf, isOneTap } from '$core/steps/do-step';
+  import { STEPS } from '$core/steps/table/all';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { lateWord } from '../shelf/when';
   import VesselMini from '../vessel/VesselMini.svelte';
-  import BottleCard from './BottleCard.svelte';
-  import RackCard from './RackCard.svelte';
-  import ReadCard from './ReadCard.svelte';
-  import { putsText, TAP } from '../tag/steps-on-card';
+  import { putsText } from '../tag/steps-on-card';
+  import { FORMS, hasForm } from './forms';
   import { warningsOf } from './warnings';
 
   /** One batch on the walk: what is wrong, what is due, each done in one tap or one number. */
@@ -48,6 +46,7 @@
     </h2>
     <ul class="grid gap-2">
       {#each due as d (d.step.id)}
+        {@const form = isOneTap(batch.state, d.step.id) ? null : formOf(batch.state, d.step.id)}
         {@const puts = putsText(batch.state, d.step.id, household.settings)}
         <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <p class="min-w-0 flex-1 basis-60">
@@ -58,19 +57,21 @@
               >{/if}<span class="text-quiet">. {own(d.step.how)}</span>
             {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}
           </p>
-          {#if d.step.id === 'read'}<ReadCard {batch} />
-          {:else if d.step.id === 'rack-1' || d.step.id === 'rack-2'}<RackCard {batch} />
-          {:else if d.step.id === 'bottle'}<BottleCard {batch} />
-          {:else if wantsForm(batch.state, d.step.id)}<a class="btn btn-line" href="/batches/{batch.id}#add"
+          {#if hasForm(form)}
+            {#await FORMS[form]()}<span class="min-h-11"></span>{:then { default: Form }}<Form
+                {batch}
+              />{:catch}<a class="btn btn-line" href="/batches/{batch.id}#{form}">Write it down there</a
+              >{/await}
+          {:else if form === 'add'}<a class="btn btn-line" href="/batches/{batch.id}#add"
               >Write down what went in</a
             >
           {:else}
             <button
               class="btn btn-primary"
               onclick={() =>
-                tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, (sure) =>
-                  doStep(batch.state, d.step.id, { sure })
-                )}>{TAP[d.step.id] ?? 'Done'}</button
+                tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, () =>
+                  doStep(batch.state, d.step.id)
+                )}>{STEPS[d.step.id].tap ?? 'Done'}</button
             >
           {/if}
         </li>

@@ -4,7 +4,7 @@
   import { civilDay } from '$core/steps/schedule';
   import { inZone } from '$core/units/zone';
   import { db } from '$lib/store/db';
-  import { zoneHere } from '$lib/store/record';
+  import { zoneHere } from '$lib/store/here';
   import { household, runningBatches } from '$lib/store/household.svelte';
   import { eventWords } from '../words/event-words';
   import { sayWrong, takeBack } from '../nav/said.svelte';

@@ -4,7 +4,7 @@
   import { entryText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
-  import { logRacking } from '$lib/store/actions';
+  import { rack } from '$core/commands/move';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
   import { A_GLASS_L, planRacking } from '$core/vessels/racking';
@@ -33,16 +33,15 @@
   const names = $derived(jars.to.map((t) => t.vessel.name).join(' and the '));
 
   const save = () =>
-    tell(`${batch.state.name}: racked into the ${names}.`, async (sure) => {
+    tell(`${batch.state.name}: racked into the ${names}.`, () => {
       const out = text.trim() ? parseAs('volume', text, unit, countryOf(household.settings)).base : outL;
       // To the litre that was said: the last jar takes what the planner left over.
       const placed = jars.to.reduce((sum, t) => sum + t.volumeL, 0);
-      return logRacking(
+      return rack(
         batch.id,
         fill!.vesselId,
         jars.to.map((t) => ({ vesselId: t.vessel.id, volumeL: t.volumeL })),
         Math.max(0, volumeL - Math.min(out, placed)),
-        { sure },
         true
       );
     });

@@ -1,10 +1,12 @@
 <script lang="ts">
-  import { logGravity } from '$lib/store/actions';
+  import { readGravity } from '$core/commands/observe';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
+  import { leastRead } from '$core/ledger/state';
   import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';
+  import { readNote } from '../reading/read-note';
   import { readStem } from '../field/stem';
   import StemAsk from '../field/StemAsk.svelte';
   import { tell } from '../nav/said.svelte';
@@ -13,12 +15,16 @@
   let { batch }: { batch: Batch } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`today-read:${batch.id}`, {
-    sg: '',
-    vessel: areAlike(batch.state.fills) ? (batch.state.fills[0]?.vesselId ?? '') : ''
-  });
+  const draft = createDraft(`today-read:${batch.id}`, { sg: '', vessel: '' });
   const fills = $derived(batch.state.fills);
-  const vessel = $derived(fills.length > 1 ? draft.fields.vessel : (fills[0]?.vesselId ?? ''));
+  /** As it is chosen; else the one that was read longest ago, where they are alike. */
+  const vessel = $derived(
+    fills.some((f) => f.vesselId === draft.fields.vessel)
+      ? draft.fields.vessel
+      : areAlike(fills)
+        ? (leastRead(batch.state)?.vesselId ?? '')
+        : ''
+  );
   /** The last of this vessel, to say “same”. */
   const last = $derived(
     fills
@@ -29,21 +35,14 @@
   );
 
   async function save(text: string) {
-    const ok = await tell(`${batch.state.name}: ${text} written down.`, async (sure) => {
+    const ok = await tell(`${batch.state.name}: ${text} written down.`, () => {
       if (fills.length > 1 && !vessel)
         throw new InputError(`${batch.state.name} stands in several vessels.`, 'Say which one was read.');
       const { sg, bx } = readStem(text, 'sg', household.settings, batch.state);
-      return logGravity(
-        batch.id,
-        sg,
-        null,
-        household.settings,
-        { sure },
-        {
-          ...(fills.length > 1 ? { vesselId: vessel } : {}),
-          ...(bx === null ? {} : { refractometerBx: bx })
-        }
-      );
+      return readGravity(batch.id, sg, null, household.settings.hydrometer, {
+        vesselId: fills.length > 1 ? vessel : undefined,
+        refractometerBx: bx ?? undefined
+      });
     });
     if (ok) await draft.done();
   }
@@ -56,7 +55,13 @@
     void save(draft.fields.sg || last);
   }}
 >
-  <VesselPick {batch} value={draft.fields.vessel} onset={(v) => draft.set('vessel', v)} label="Read from" />
+  <VesselPick
+    {batch}
+    value={vessel}
+    onset={(v) => draft.set('vessel', v)}
+    label="Read from"
+    note={readNote(batch)}
+  />
   <input
     class="field number w-28! text-[1.25rem]!"
     inputmode="decimal"

@@ -52,7 +52,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
     if (!v) continue;
     if (v.shape !== 'bucket' && litres > 0 && v.capacityL - litres > 0.12 * v.capacityL)
       out.push({
-        text: `${volumeText(v.capacityL - litres, unit)} of air over it: smaller glass, or top up`,
+        text: `${volumeText(v.capacityL - litres, unit)} of air ${s.fills.length > 1 ? `in the ${v.name}` : 'over it'}: smaller glass, or top up`,
         tone: 'caution'
       });
     if (
@@ -61,7 +61,10 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
       s.fruitOutAt === null &&
       (s.fills.length === 1 ? markL(s) : litres) > (1 - FOAM_ROOM.usual) * v.capacityL
     )
-      out.push({ text: 'little room left for foam', tone: 'caution' });
+      out.push({
+        text: `little room left for foam${s.fills.length > 1 ? ` in the ${v.name}` : ''}`,
+        tone: 'caution'
+      });
   }
   return out;
 }

@@ -4,7 +4,8 @@
   import { rackingLossL } from '$core/must/balance';
   import { mustColour } from '$core/plan/colour';
   import { INSOLUBLE_DENSITY } from '$core/must/contribution';
-  import { FOAM_ROOM, isOpenVessel as isOpen, type Vessel } from '$core/vessels/vessels';
+  import { mustLike } from '$core/steps/stages';
+  import { foamShareOf, isOpenVessel as isOpen, type Vessel } from '$core/vessels/vessels';
   import { willHoldL } from '$core/ledger/will-hold';
   import { volumeText } from '$core/units/format';
   import { household, vesselById } from '$lib/store/household.svelte';
@@ -51,7 +52,7 @@
           {vessel}
           fillL={litres + (isOpen(vessel) ? pulpL + toComeL : 0)}
           liquidL={litres}
-          foamShare={isOpen(vessel) && hasFruit ? FOAM_ROOM.usual : 0}
+          foamShare={isOpen(vessel) && hasFruit ? foamShareOf(vessel, mustLike(s.plan)) : 0}
           {unit}
           colour={mustColour(s.plan.ingredients)}
           hasFruit={hasFruit && isOpen(vessel)}

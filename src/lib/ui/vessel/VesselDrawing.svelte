@@ -3,6 +3,7 @@
   import { UNIT_LABEL, type VolumeUnit } from '$core/units/measure';
   import { volumeText } from '$core/units/format';
   import { drawVessel, graduations } from './draw';
+  import VesselNotes from './VesselNotes.svelte';
 
   type Props = {
     vessel: Vessel;
@@ -38,7 +39,6 @@
   const mid = $derived(d.width / 2);
   /** Narrow glass has no room for words: they stand beside it. */
   const noteX = $derived(d.width < 170 ? d.width + 18 : d.width / 2);
-  const noteAnchor = $derived<'start' | 'middle'>(d.width < 170 ? 'start' : 'middle');
   const viewWidth = $derived(d.width < 170 ? d.width + 66 + 180 : d.width + 66);
   /** Wine with its fruit: the mark is not the wine alone. */
   const isMark = $derived(standing && fillL - liquidL > 0.05);
@@ -163,26 +163,12 @@
           : `fill to ${volumeText(fillL, unit)}`}
     </text>
     {#if liquidL > 0}
-      {@const noteY = Math.max(top + capDepth + 26, d.height * 0.78)}
-      {@const noteW = 16 + 6.9 * Math.max(0, ...notes.map((n) => n.length))}
-      {#if notes.length > 0}
-        <rect
-          x={noteAnchor === 'middle' ? noteX - noteW / 2 : noteX - 8}
-          y={noteY - 17}
-          width={noteW}
-          height={8 + 18 * notes.length}
-          class="fill-slip"
-          opacity="0.94"
-        />
-      {/if}
-      {#each notes as note, i (note)}
-        <text
-          x={noteX}
-          y={noteY + i * 18}
-          text-anchor={noteAnchor}
-          class="fill-ink text-[14px] {i === 0 ? 'font-semibold' : ''}">{note}</text
-        >
-      {/each}
+      <VesselNotes
+        {notes}
+        x={noteX}
+        y={Math.max(top + capDepth + 26, d.height * 0.78)}
+        isBeside={d.width < 170}
+      />
     {/if}
     {#if isTight && !standing}
       <text

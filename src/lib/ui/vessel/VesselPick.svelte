@@ -9,8 +9,10 @@
     label?: string;
     /** what all of them together are called, where that can be meant */
     all?: string;
+    /** what is said of each beside its name */
+    note?: (vesselId: string) => string;
   };
-  let { batch, value, onset, label = 'Which vessel', all }: Props = $props();
+  let { batch, value, onset, label = 'Which vessel', all, note }: Props = $props();
 </script>
 
 {#if batch.state.fills.length > 1}
@@ -20,7 +22,7 @@
       {#if all}<option value="">{all}</option>{:else if !value}<option value="" disabled>choose one</option
         >{/if}
       {#each batch.state.fills as f (f.vesselId)}<option value={f.vesselId}
-          >{vesselById(f.vesselId)?.name ?? 'vessel'}</option
+          >{vesselById(f.vesselId)?.name ?? 'vessel'}{note?.(f.vesselId) ?? ''}</option
         >{/each}
     </select>
   </label>

@@ -3,8 +3,9 @@ import { volumeText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
 import { parseAs } from '$core/units/parse';
 import { countryOf } from '$core/units/settings';
-import { household, saveVessel } from '$lib/store/household.svelte';
-import { newId } from '$lib/store/record';
+import { household } from '$lib/store/household.svelte';
+import { keep } from '$lib/store/things';
+import { newId } from '$lib/store/here';
 
 /** Under this it is a bottle, over it a jar, where nobody said which, L. */
 const BOTTLE_TO_L = 1.2;
@@ -29,6 +30,6 @@ export async function addVessel(name: string, size: string, shape?: Shape): Prom
       `A vessel holds ${volumeText(0.2, unit)} to ${volumeText(2000, unit)}.`,
       'Give what it holds to the brim.'
     );
-  await saveVessel(vessel.data);
+  await keep('vessels', vessel.data);
   return vessel.data;
 }

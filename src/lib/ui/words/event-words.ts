@@ -1,6 +1,7 @@
 import { RULES } from '$core/cautions/rules';
 import type { Part } from '$core/ledger/events/define';
 import { defOf, type LedgerEvent } from '$core/ledger/log';
+import { spoken } from '$core/units/say';
 import { sgText, temperatureText, volumeText } from '$core/units/format';
 import type { Settings } from '$core/units/settings';
 import { vesselById, type Batch } from '$lib/store/household.svelte';
@@ -9,7 +10,7 @@ import { ingredientText } from './ingredient-text';
 
 /** A piece of what is said, in the household's units and by its vessels' names. */
 export function partText(part: Part, settings: Settings, day: (ms: number) => string): string {
-  if (typeof part === 'string') return part;
+  if (typeof part === 'string') return spoken(part, settings);
   if ('volumeL' in part) return volumeText(part.volumeL, settings.volume);
   if ('sg' in part) return sgText(part.sg);
   if ('tempC' in part) return temperatureText(part.tempC, settings.temp);

@@ -1,9 +1,9 @@
-import { json, type RequestHandler } from '@sveltejs/kit';
+import type { RequestHandler } from '@sveltejs/kit';
 import { planSchema } from '$core/plan/plan';
 import { scaleApart, TooBusy } from '$lib/compute/apart';
 import { freeRows, MOST_FREE } from '$lib/compute/scale-answer';
 import { InputError } from '$core/units/input-error';
-import { readAs, refuse } from '../body';
+import { readAs, refuse, spoken } from '../body';
 
 /**
  * Amounts for what a plan asks for: the same solver as the Plan page. Rows with `held: false` are worked out; what
@@ -21,7 +21,7 @@ export const POST: RequestHandler = async ({ request }) => {
       `${free} rows are free; at most ${MOST_FREE} can be worked out at once.`
     );
   try {
-    return json(await scaleApart(read.data));
+    return spoken(await scaleApart(read.data));
   } catch (e) {
     if (e instanceof TooBusy) return refuse(503, '', e.message);
     if (e instanceof InputError) return refuse(400, e.path, `${e.message} ${e.todo}`);

@@ -1,9 +1,10 @@
 import { json, type RequestHandler } from '@sveltejs/kit';
 import { z } from 'zod';
 import { eventSchema } from '$core/ledger/log';
+import { entrySchema } from '$core/ledger/things';
 import { ownMethodSchema } from '$core/plan/methods';
 import { recipeSchema } from '$core/must/recipe';
-import { ingredientSchema, planSchema, targetSchema } from '$core/plan/plan';
+import { ingredientSchema, planSchema, goalsSchema } from '$core/plan/plan';
 import { harvestLotSchema } from '$core/plan/harvest';
 import { ownProduceSchema } from '$core/tables/produce';
 import { vesselSchema } from '$core/vessels/vessels';
@@ -15,7 +16,7 @@ import { settingsSchema } from '$core/units/settings';
 /** Everything that is stored, exported or sent, under its name. */
 const SCHEMAS = {
   plan: planSchema,
-  target: targetSchema,
+  target: goalsSchema,
   ingredient: ingredientSchema,
   event: eventSchema,
   vessel: vesselSchema,
@@ -24,6 +25,7 @@ const SCHEMAS = {
   recipe: recipeSchema,
   harvestLot: harvestLotSchema,
   method: ownMethodSchema,
+  entry: entrySchema,
   file: fileSchema,
   batchRequest: batchRequestSchema,
   amountRequest: amountRequestSchema,

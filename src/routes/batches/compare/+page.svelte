@@ -2,7 +2,8 @@
   import { liveQuery } from 'dexie';
   import { page } from '$app/state';
   import type { LedgerEvent } from '$core/ledger/log';
-  import { openBatch, type OpenBatch } from '$lib/store/household.svelte';
+  import type { OpenBatch } from '$lib/store/household.svelte';
+  import { openBatch } from '$lib/store/open-batch.svelte';
   import { eventsOf } from '$lib/store/summaries';
   import CompareChart from '$lib/ui/chart/CompareChart.svelte';
   import { LINES } from '$lib/ui/batches/sums';

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { newest, versionsOf } from '$core/must/recipe';
-  import { likelyFigures } from '$core/must/balance';
+  import { evaluate } from '$core/must/evaluate';
   import { volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
 
   const list = $derived(newest(household.recipes));
-  const said = (plan: Parameters<typeof likelyFigures>[0]) => {
-    const f = likelyFigures(plan);
+  const said = (plan: Parameters<typeof evaluate>[0]) => {
+    const f = evaluate(plan).likely;
     return `${volumeText(f.intoGlassL, household.settings.volume)}, ${f.finalAbv.toFixed(1)} %, ${f.taGL.toFixed(1)} g/L of acid`;
   };
 </script>

@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { own } from '$lib/ui/field/own-units';
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { planSchema, type Plan } from '$core/plan/plan';
-  import { likelyFigures } from '$core/must/balance';
+  import { evaluate } from '$core/must/evaluate';
   import { scalePlan } from '$core/solve/solve';
   import { sheetOf } from '$core/steps/sheet';
   import { readDraft } from '$lib/store/draft';
@@ -23,7 +22,7 @@
     if (recipe) {
       title = `${recipe.name}, version ${recipe.version}`;
       plan =
-        litres > 0 ? scalePlan(recipe.plan, litres / likelyFigures(recipe.plan).intoGlassL) : recipe.plan;
+        litres > 0 ? scalePlan(recipe.plan, litres / evaluate(recipe.plan).likely.intoGlassL) : recipe.plan;
     } else {
       const kept = planSchema.safeParse(await readDraft('sheet'));
       if (kept.success) {
@@ -34,9 +33,7 @@
     looked = true;
   });
   const vessel = $derived(vesselById(plan?.vesselId ?? '')?.name ?? 'bucket');
-  const sheet = $derived(
-    plan ? sheetOf(plan, vessel, { mass: household.settings.mass, volume: household.settings.volume }) : null
-  );
+  const sheet = $derived(plan ? sheetOf(plan, vessel, household.settings) : null);
 </script>
 
 <svelte:head><title>{title ? `${title}, sheet` : 'Sheet'} · Vecino</title></svelte:head>
@@ -91,7 +88,7 @@
         <h2 class="head font-sans!">Steps</h2>
         <ol>
           {#each sheet.steps as s (s.title)}<li class="line">
-              <span class="box"></span><span class="grow"><b>{s.title}</b>, {s.when}. {own(s.how)}</span>
+              <span class="box"></span><span class="grow"><b>{s.title}</b>, {s.when}. {s.how}</span>
             </li>{/each}
         </ol>
         <h2 class="head mt-3 font-sans!">Readings</h2>

@@ -15,6 +15,7 @@ import { steepOut } from './steep-out';
 import { step } from './step';
 import { stir } from './stir';
 import { tasting } from './tasting';
+import { timer } from './timer';
 import { topUp } from './top-up';
 import { transferred } from './transfer';
 import { voided } from './void';
@@ -39,6 +40,7 @@ export const EVENTS = {
   bottle: bottled,
   open: opened,
   step,
+  timer,
   caution,
   void: voided
 };

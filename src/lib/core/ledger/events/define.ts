@@ -38,7 +38,9 @@ export const head = {
   zone: z.string().min(1).max(60),
   /** when it was written down, UTC */
   recordedAt: time,
-  device: z.string().min(1).max(64)
+  device: z.string().min(1).max(64),
+  /** what one tap wrote, and takes back, together */
+  group: z.uuid().optional()
 };
 export type Of<D> = z.infer<z.ZodObject<typeof head>> & { data: D };
 

@@ -1,3 +1,4 @@
+import { inC } from '$core/units/say';
 import { classroomAbv, ledgerAbv, hexoseGone } from '$core/ferment/alcohol';
 import { ferment, finish } from '$core/ferment/convert';
 import { whyThisReading } from '$core/belief/detective';
@@ -39,7 +40,7 @@ export const hydrometer: Sum = {
     const all = onAllScales(true_);
     return {
       big: sg(true_),
-      says: 'at 20 °C. Type 22 bx or 12 pa to read another scale of the stem.',
+      says: `at ${inC(20)}. Type 22 bx or 12 pa to read another scale of the stem.`,
       table: [
         ['°Bx', all.brix.toFixed(1), 'per cent sugar by weight'],
         ['Strength', `${all.potential.toFixed(1)} %`, 'if all of it ferments'],
@@ -204,7 +205,7 @@ export const spirit: Sum = {
       big: `${abv.toFixed(1)} %`,
       says: 'by volume. Good to about half a per cent with a careful hydrometer.',
       workings: [
-        'Measure a sample full to a mark; boil half of it away; fill up to the mark with water; read both at 20 °C.',
+        `Measure a sample full to a mark; boil half of it away; fill up to the mark with water; read both at ${inC(20)}.`,
         `Spirit alone: 1 + ${sg(n('wine'))} − ${sg(n('residue'))} = ${sg(spiritSg)} (Tabarié).`,
         `A spirit of ${(spiritSg * WATER_20).toFixed(5)} kg/L is ${abvOfDensity(spiritSg * WATER_20).toFixed(2)} %; ${abv.toFixed(0)} % would be ${densityOfAbv(Math.round(abv)).toFixed(5)} (OIML R 22).`,
         'Boil in the open, away from flame: what steams off is alcohol. Never collect it.'

@@ -3,7 +3,8 @@
   import { page } from '$app/state';
   import { db } from '$lib/store/db';
   import { household } from '$lib/store/household.svelte';
-  import { eventsOf, isSound } from '$lib/store/summaries';
+  import { isSound } from '$core/report/summary';
+  import { eventsOf } from '$lib/store/summaries';
   import { nextTimeNotes } from '$core/ledger/as-made';
   import RecipeView from '$lib/ui/recipe/RecipeView.svelte';
 

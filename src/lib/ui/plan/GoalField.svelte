@@ -1,7 +1,7 @@
 <script lang="ts">
   import { parseNumber } from '$core/units/parse';
 
-  /** A wish in numbers: emptied, it follows; out of its bounds, it is not taken. */
+  /** A goal in numbers: emptied, it follows; out of its bounds, it is not taken. */
   type Props = {
     label: string;
     value: number | null;

@@ -48,11 +48,11 @@ test('strength past the yeast, and a start too heavy, each with its way out', as
   );
 });
 
-test('sweet, by the vessel, with so much fruit: every word is a wish', async ({ page }) => {
+test('sweet, by the vessel, with so much fruit: every word is a goal', async ({ page }) => {
   await page.goto('/plan');
   await addToSlip(page, '5 kg plums');
   await page.getByRole('button', { name: /how sweet it ends/ }).click();
-  await page.getByRole('button', { name: /^medium/ }).click();
+  await page.getByRole('button', { name: /^medium 25/ }).click();
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByTestId('abv')).toHaveText('12.0');
   await expect(page.getByText(/sweetened to 25 g\/L, from 12\.\d %/)).toBeVisible();

@@ -1,0 +1,67 @@
+import { correctReading } from '../liquid/hydrometer';
+import type { EventData } from '../ledger/log';
+import { InputError } from '../units/input-error';
+import type { Settings } from '../units/settings';
+import { draft, given, type Deed } from './deed';
+
+/**
+ * A stem's reading at 20 °C: less what the stem shows in plain water, corrected for the sample's temperature.
+ * @throws InputError above 40 °C
+ */
+export function correctStem(
+  stemSg: number,
+  tempC: number | null,
+  { inWater, calibratedC }: Settings['hydrometer']
+): number {
+  return correctReading(stemSg - (inWater - 1), tempC ?? calibratedC, calibratedC);
+}
+
+type Reading = EventData<'reading'>;
+
+/**
+ * A gravity, corrected for the stem's calibration and the sample's temperature.
+ * @param stemSg what the stem showed, or what a refractometer's °Bx in `also` comes to
+ * @throws InputError above 40 °C
+ */
+export function readGravity(
+  batchId: string,
+  stemSg: number,
+  tempC: number | null,
+  hydrometer: Settings['hydrometer'],
+  also: Pick<Reading, 'ph' | 'taGL' | 'residueSg' | 'vesselId' | 'refractometerBx'> = {}
+): Deed {
+  const seen =
+    also.refractometerBx === undefined
+      ? { sg: correctStem(stemSg, tempC, hydrometer), stemSg }
+      : { sg: stemSg };
+  return observe(batchId, { ...seen, tempC: tempC ?? undefined, ...also });
+}
+
+/** Anything that was read or measured: acid, temperature, a volume at a mark. */
+export const observe = (batchId: string, seen: Reading): Deed => [draft(batchId, 'reading', given(seen))];
+
+const worded = (text: string, what: string): string => {
+  if (!text.trim()) throw new InputError(`The ${what} is empty.`, 'Write a word or two.', 'text');
+  return text.trim();
+};
+
+/** @throws InputError when it is empty */
+export const note = (batchId: string, text: string, isForNextTime = false): Deed => [
+  draft(batchId, 'note', { text: worded(text, 'note'), ...(isForNextTime ? { nextTime: true } : {}) })
+];
+
+/**
+ * A tasting: what it was like, how well it was liked (1–5), and what to do otherwise next time.
+ * @throws InputError when it is empty
+ */
+export const taste = (batchId: string, text: string, liking: number | null, nextTime = ''): Deed => [
+  draft(
+    batchId,
+    'tasting',
+    given({
+      text: worded(text, 'tasting'),
+      liking: liking || undefined,
+      nextTime: nextTime.trim() || undefined
+    })
+  )
+];

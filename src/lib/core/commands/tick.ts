@@ -1,0 +1,22 @@
+import { plain } from '../units/say';
+import { draft, type Deed } from './deed';
+
+/** A step of the schedule, or a card of the brew day, done or left out. */
+export const tick = (batchId: string, step: string, outcome: 'done' | 'skipped' = 'done'): Deed => [
+  draft(batchId, 'step', { step, outcome })
+];
+
+/** A step that is not to be asked for before a moment, ms. */
+export const putOff = (batchId: string, step: string, until: number): Deed => [
+  draft(batchId, 'step', { step, outcome: 'snoozed', until: new Date(until).toISOString() })
+];
+
+/** A timer on a card of the brew day that runs until a moment, ms: kept in the log, so that no closed tab stops it. */
+export const startTimer = (batchId: string, card: string, until: number): Deed => [
+  draft(batchId, 'timer', { card, until: new Date(until).toISOString() })
+];
+
+/** A caution was read and put away, or went unheeded with these words before one's eyes. */
+export const acknowledge = (batchId: string, cautionId: string, text?: string): Deed => [
+  draft(batchId, 'caution', { cautionId, ...(text ? { text: plain(text).slice(0, 400) } : {}) })
+];

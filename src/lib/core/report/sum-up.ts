@@ -1,0 +1,54 @@
+import { standingOf } from '../belief/standing';
+import { dangersOf } from '../finish/danger';
+import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
+import { batchAt } from '../ledger/run';
+import type { BatchState } from '../ledger/state';
+import type { Summary } from './summary';
+
+/** Readings that a summary keeps: the first, for the start, and the newest, for pace and stillness. */
+const FIRST = 2;
+const LAST = 30;
+
+const ends = <T>(list: readonly T[]): T[] =>
+  list.length <= FIRST + LAST ? [...list] : [...list.slice(0, FIRST), ...list.slice(-LAST)];
+
+/** A state without the long tails of its lists: what comes next and where it stands can be told from it all the same. */
+export const compact = (s: BatchState): BatchState => ({
+  ...s,
+  readings: ends(s.readings),
+  stirs: s.stirs.slice(-1),
+  corrections: s.corrections.slice(-4),
+  steps: [...new Map(s.steps.map((x) => [`${x.step}:${x.outcome}`, x])).values()]
+});
+
+/** What a batch took of the harvest, and which recipe it was begun from. */
+function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lotsKg' | 'lotIds' | 'recipeId'> {
+  const lotsKg: Record<string, number> = {};
+  let recipeId = '';
+  for (const e of liveEvents(events)) {
+    if (e.batchId !== id) continue;
+    if (e.type === 'planned') recipeId = e.data.recipeId ?? '';
+    for (const i of defOf(e).brings?.(e.data) ?? [])
+      if (i.kind === 'produce' && i.lotId) lotsKg[i.lotId] = (lotsKg[i.lotId] ?? 0) + i.massKg;
+  }
+  return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };
+}
+
+/** The summary of a batch from its events; null when it was taken back. */
+export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
+  // Of a blend's other side, only the blend and what voids it bear on this batch.
+  const mine = events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void');
+  const s = batchAt(mine, at);
+  if (!s || s.id !== id) return null;
+  const later = liveTimed(mine).find((x) => x.at > at);
+  return {
+    id,
+    running: s.fills.length > 0 || dangersOf(s).length > 0 ? 1 : 0,
+    startedAt: s.startedAt,
+    words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
+    ...usedBy(events, id),
+    nextAt: later?.at ?? null,
+    state: compact(s),
+    standing: standingOf(s)
+  };
+}

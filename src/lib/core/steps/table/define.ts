@@ -1,0 +1,63 @@
+import type { Deed } from '../../commands/deed';
+import type { BatchState } from '../../ledger/state';
+import type { Ingredient } from '../../plan/plan';
+import type { StepId } from '../../tables/step-id';
+import type { Wait } from '../step';
+import type { PlanFacts } from './facts';
+
+/** What a step is in one plan: its words, and what it waits for. */
+export type InPlan = {
+  title: string;
+  /** one or two words, for a tag on the shelf */
+  short: string;
+  how: string;
+  waits: Wait[];
+  /** hours between repeats; none for a step done once */
+  everyH?: number;
+};
+
+/** Into which vessel, or into all, what of it goes. */
+export type Put = { vesselId?: string; ingredients: Ingredient[] };
+
+/** The forms that write down what one tap cannot. */
+export type StepForm = 'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add';
+
+/** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */
+export type StepDef = {
+  /** how it reads in a plan; null where a plan has none of it */
+  inPlan: (plan: PlanFacts) => InPlan | null;
+  /** when it was last done, ms, by the events that are its doing; null while it is to do */
+  doneAt: (s: BatchState) => number | null | undefined;
+  /** how many hours after it was done it is wanted again, where that changes with the wine */
+  againH?: (s: BatchState) => number;
+  /** whether its time is past, done or not */
+  isOver?: (s: BatchState) => boolean;
+  /** its doing is what went in: a tick never stands in for it */
+  isPut?: boolean;
+  /** what one tap puts in, with the usual dose; null when it wants a number */
+  puts?: (s: BatchState) => Put[] | null;
+  /** what else one tap writes; a tick, if nothing is said */
+  deed?: (s: BatchState) => Deed;
+  /** the word on its button */
+  tap?: string;
+  /** the form that writes it down with its numbers, on the batch's own page */
+  form?: StepForm;
+  /** whether nothing but that form can write it down */
+  wantsForm?: (s: BatchState) => boolean;
+  /** whether the wine leaves its vessel by it */
+  empties?: boolean;
+  /** the card of the brew day that is its doing */
+  card?: string;
+};
+
+export const defineStep = (def: StepDef): StepDef => def;
+
+export const DAY = 24;
+
+/** Not before `minH` hours after a step, best within `maxH`. */
+export const wait = (step: StepId, minH: number, maxH: number, why: string): Wait => ({
+  step,
+  minH,
+  maxH,
+  why
+});

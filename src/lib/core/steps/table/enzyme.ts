@@ -1,0 +1,27 @@
+import { inC } from '../../units/say';
+import { choiceOf } from '../../tables/schools';
+import { defineStep, wait } from './define';
+import { powder, usualDoseG } from './powder';
+
+export const enzyme = defineStep({
+  inPlan({ plan, hasEnzyme }) {
+    if (!hasEnzyme) return null;
+    const school = choiceOf(plan, 'wildYeast');
+    return {
+      title: 'Pectic enzyme in',
+      short: 'enzyme',
+      how: `Below ${inC(40)}; frees juice and keeps the wine from haze.`,
+      waits:
+        school !== 'sulphite'
+          ? [wait('crush', school === 'heat' ? 8 : 1, 24, `once it is below ${inC(40)}`)]
+          : choiceOf(plan, 'powders') === 'together'
+            ? [wait('campden', 0, 6, 'all powders in one evening')]
+            : [wait('campden', 12, 24, 'sulphite first, it dulls the enzyme')]
+    };
+  },
+  doneAt: (s) => s.powdersG['pectic-enzyme']?.at,
+  isPut: true,
+  puts: (s) => [{ ingredients: [powder('pectic-enzyme', usualDoseG('enzyme', s))] }],
+  tap: 'Enzyme in',
+  card: 'pectic-enzyme'
+});

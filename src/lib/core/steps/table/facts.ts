@@ -1,0 +1,38 @@
+import { isStrained } from '../../must/strain';
+import { usesEnzyme } from '../../plan/chosen';
+import { amountOf, entryOf, type Plan } from '../../plan/plan';
+import { choiceOf } from '../../tables/schools';
+import type { StepId } from '../../tables/step-id';
+
+/** What of a plan its steps turn on. */
+export type PlanFacts = {
+  plan: Plan;
+  /** days the fruit stays in; 0 without fruit */
+  steepDays: number;
+  hasFruit: boolean;
+  /** strained off before the ferment, and no fruit left in */
+  isInfusion: boolean;
+  hasEnzyme: boolean;
+  isWild: boolean;
+  isStarter: boolean;
+  /** the step that sets the ferment going */
+  begins: StepId;
+};
+
+export function factsOf(plan: Plan): PlanFacts {
+  const fruit = plan.ingredients
+    .filter((i) => i.kind === 'produce' && i.massKg > 0 && !i.pressed && !isStrained(i))
+    .flatMap((i) => entryOf(i) ?? []);
+  const steepDays = Math.max(0, ...fruit.map((p) => p.steepDays[1]));
+  const isWild = choiceOf(plan, 'wildYeast') === 'wild';
+  return {
+    plan,
+    steepDays,
+    hasFruit: steepDays > 0,
+    isInfusion: steepDays === 0 && plan.ingredients.some((i) => amountOf(i) > 0 && isStrained(i)),
+    hasEnzyme: usesEnzyme(plan),
+    isWild,
+    isStarter: !isWild && choiceOf(plan, 'pitch') === 'starter',
+    begins: isWild ? 'crush' : 'pitch'
+  };
+}

@@ -1,0 +1,122 @@
+import type { BatchState } from '../../ledger/state';
+import type { Plan } from '../../plan/plan';
+import { DOSES } from '../../tables/doses';
+import { choiceOf } from '../../tables/schools';
+import type { StepId } from '../../tables/step-id';
+import type { Wait } from '../step';
+import { DAY, defineStep, wait } from './define';
+import { intoAll } from './powder';
+
+/** Hours a wine takes to be clear after its last racking, by how it is cleared. Common practice. */
+const CLEAR: Record<string, [number, number]> = {
+  time: [60 * DAY, 120 * DAY],
+  cold: [21 * DAY, 60 * DAY],
+  finings: [10 * DAY, 30 * DAY],
+  bentonite: [10 * DAY, 30 * DAY]
+};
+
+const isFined = (plan: Plan): boolean => ['finings', 'bentonite'].includes(choiceOf(plan, 'clearing'));
+
+/** From the last racking or the finings until it is clear. */
+const untilClear = (plan: Plan, why: string): Wait => {
+  const [minH, maxH] = CLEAR[choiceOf(plan, 'clearing')] ?? CLEAR.time!;
+  return wait(isFined(plan) ? 'finings' : 'rack-2', minH, maxH, why);
+};
+
+export const finings = defineStep({
+  inPlan: ({ plan }) =>
+    isFined(plan)
+      ? {
+          title: choiceOf(plan, 'clearing') === 'finings' ? 'Finings in' : 'Bentonite in',
+          short: 'finings',
+          how:
+            choiceOf(plan, 'clearing') === 'finings'
+              ? 'Gas stirred out first. First part, an hour, second part; then leave it a week.'
+              : 'Swollen in hot water the day before, stirred in; again after an hour.',
+          waits: [wait('rack-2', 7 * DAY, 21 * DAY, 'only finished wine clears')]
+        }
+      : null,
+  doneAt: (s) => s.powdersG.bentonite?.at ?? s.powdersG.kieselsol?.at ?? s.powdersG.chitosan?.at,
+  puts: (s) =>
+    choiceOf(s.plan, 'clearing') === 'bentonite'
+      ? intoAll(s, [['bentonite', DOSES.bentonite.perL[1]]])
+      : null,
+  wantsForm: (s) => choiceOf(s.plan, 'clearing') !== 'bentonite',
+  tap: 'Finings in'
+});
+
+/** When every vessel had got sulphite and sorbate together; null while one has not. */
+function stabilisedAt(s: BatchState): number | null {
+  const all = s.fills.map((f) => f.stable?.at ?? null);
+  return all.length > 0 && all.every((at) => at !== null) ? Math.max(...(all as number[])) : null;
+}
+
+export const stabilise = defineStep({
+  inPlan: ({ plan }) =>
+    choiceOf(plan, 'finish') === 'stabilise'
+      ? {
+          title: 'Stabilise',
+          short: 'stabilise',
+          how: 'Sulphite and sorbate together, in finished, clear wine, by weight.',
+          waits: [untilClear(plan, 'sorbate stops no ferment that is under way')]
+        }
+      : null,
+  doneAt: stabilisedAt,
+  isPut: true,
+  puts: (s) =>
+    intoAll(s, [
+      ['metabisulphite', DOSES.metabisulphite.perL[1]],
+      ['sorbate', DOSES.sorbate.perL[1]]
+    ]),
+  tap: 'Both are in'
+});
+
+const SWEETEN: Record<string, string> = {
+  stabilise: 'A glass first, then the batch, to the gravity you liked.',
+  'non-fermenting': 'With what yeast cannot take, a little at a time, to taste.',
+  heat: 'Sweeten to taste, then heat it through in open bottles; never a sealed, fizzy one.'
+};
+
+export const sweeten = defineStep({
+  inPlan({ plan }) {
+    const finish = choiceOf(plan, 'finish');
+    const how = SWEETEN[finish];
+    if (how === undefined) return null;
+    return {
+      title: 'Sweeten',
+      short: 'sweeten',
+      how,
+      waits: [
+        finish === 'stabilise'
+          ? wait('stabilise', DAY, 7 * DAY, 'let it bind first')
+          : untilClear(plan, 'clear first')
+      ]
+    };
+  },
+  doneAt: (s) => (s.sweetenedAt !== null && s.sweetenedAt >= (stabilisedAt(s) ?? 0) ? s.sweetenedAt : null),
+  isPut: true,
+  wantsForm: () => true
+});
+
+export const bottle = defineStep({
+  inPlan({ plan }) {
+    const finish = choiceOf(plan, 'finish');
+    const after = (step: StepId, minH: number, maxH: number) =>
+      wait(step, minH, maxH, 'to see that it stays still');
+    return {
+      title: 'Bottle',
+      short: 'bottle',
+      how: 'Clear, and the gravity still for three days or more.',
+      waits: [
+        SWEETEN[finish] === undefined
+          ? untilClear(plan, 'until it is clear and drops no more')
+          : finish === 'heat'
+            ? after('sweeten', 0, 3 * DAY)
+            : after('sweeten', 7 * DAY, 30 * DAY)
+      ]
+    };
+  },
+  doneAt: (s) => (s.fills.length === 0 ? s.bottled[0]?.at : null),
+  form: 'bottle',
+  empties: true
+});

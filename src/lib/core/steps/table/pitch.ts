@@ -1,0 +1,39 @@
+import { apartC, betweenC, inC } from '../../units/say';
+import { pitch as pitched } from '../../commands/put';
+import { choiceOf } from '../../tables/schools';
+import { defineStep, wait } from './define';
+import { usualDoseG } from './powder';
+
+const HOW = {
+  dry: `Sprinkle it; must and yeast within ${apartC(5)}.`,
+  rehydrated: `A quarter of an hour in water at ${betweenC(35, 40)}, cooled to within ${apartC(5)} of the must.`,
+  starter: `The whole starter, while it works; within ${apartC(5)} of the must.`
+} as const;
+
+export const pitch = defineStep({
+  inPlan: ({ plan, isWild, isStarter, hasEnzyme }) =>
+    isWild
+      ? null
+      : {
+          title: 'Yeast in',
+          short: 'yeast in',
+          how: HOW[choiceOf(plan, 'pitch')],
+          waits: [
+            choiceOf(plan, 'wildYeast') === 'sulphite'
+              ? wait('campden', 24, 36, 'the sulphite must fade first')
+              : wait('crush', 12, 30, `once it is below ${inC(25)}`),
+            ...(hasEnzyme ? [wait('enzyme', 12, 36, 'the enzyme works best before alcohol')] : []),
+            ...(isStarter ? [wait('starter', 12, 36, 'the starter must be working')] : [])
+          ]
+        },
+  doneAt: (s) => s.pitches[0]?.at,
+  isPut: true,
+  deed: (s) =>
+    pitched(s.id, {
+      yeast: s.plan.yeast ?? { yeastId: 'wine' },
+      massG: usualDoseG('yeast', s),
+      how: 'dry'
+    }),
+  tap: 'Yeast in',
+  form: 'pitch'
+});

@@ -1,0 +1,20 @@
+import { lastReadAt, leastRead } from '../../ledger/state';
+import { DAY, defineStep, wait } from './define';
+
+export const read = defineStep({
+  inPlan: () => ({
+    title: 'Read the gravity',
+    short: 'read',
+    how: 'Strained sample, bubbles spun off, eye level, and its temperature.',
+    waits: [wait('crush', 20, 44, 'before yeast hides the start')],
+    everyH: 3 * DAY
+  }),
+  // Each vessel by itself: it is done once the one that was read longest ago was.
+  doneAt(s) {
+    const fill = leastRead(s);
+    return fill ? lastReadAt(s, fill) : s.readings.at(-1)?.at;
+  },
+  // Often while it runs, seldom while it clears. Common practice.
+  againH: (s) => (s.rackings.length === 0 ? 48 : s.rackings.length === 1 ? 7 * DAY : 21 * DAY),
+  form: 'read'
+});

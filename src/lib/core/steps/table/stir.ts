@@ -1,0 +1,32 @@
+import { stir as stirred } from '../../commands/put';
+import type { BatchState } from '../../ledger/state';
+import { choiceOf } from '../../tables/schools';
+import { DAY, defineStep, wait } from './define';
+
+/** Days that air is stirred in: three, or as long as a third of the sugar usually takes. Common practice. */
+const airDays = (s: BatchState): number => (choiceOf(s.plan, 'air') === 'third' ? 6 : 3);
+
+export const stir = defineStep({
+  inPlan({ plan, hasFruit, isInfusion }) {
+    // What was strained leaves no cap to push down.
+    if (choiceOf(plan, 'stirring') !== 'daily' || isInfusion) return null;
+    const airUntil = choiceOf(plan, 'air') === 'third' ? 'a third of the sugar is gone' : 'the third day';
+    return {
+      title: hasFruit ? 'Push the cap down and stir' : 'Stir air in',
+      short: 'stir',
+      how: `${hasFruit ? 'Keep the fruit wet. ' : ''}Stir air in until ${airUntil}, then gently.${
+        choiceOf(plan, 'cover') === 'airlock' ? ' Airlock back on.' : ''
+      }`,
+      waits: [wait('crush', 12, 24, 'once or twice a day')],
+      everyH: DAY
+    };
+  },
+  doneAt: (s) => s.stirs.at(-1),
+  isOver: (s) =>
+    s.fruitOutAt !== null ||
+    s.rackings.length > 0 ||
+    // Without a cap one stirs air in, and that has its days: later it is an enemy.
+    (s.fruitInAt === null && s.pitches[0] !== undefined && s.at - s.pitches[0].at > airDays(s) * 86_400_000),
+  deed: (s) => stirred(s.id),
+  tap: 'Stirred'
+});

@@ -1,0 +1,65 @@
+import {
+  changesTo,
+  thingsById,
+  THINGS,
+  type Entry,
+  type EntryDraft,
+  type Thing,
+  type ThingKind
+} from '$core/ledger/things';
+import { KINDS } from '$core/ledger/kept';
+import { InputError } from '$core/units/input-error';
+import { firstProblem } from '$core/units/problem';
+import type { Table } from 'dexie';
+import { db } from './db';
+import { newId } from './here';
+import { deviceId } from './record';
+
+const rows = (kind: ThingKind) => db[kind] as unknown as Table<{ id: string }, string>;
+
+/** Makes the rows of things anew from their entries. */
+export async function sumUpThings(of: readonly { kind: ThingKind; of: string }[]): Promise<void> {
+  const ids = [...new Set(of.map((x) => x.of))];
+  const now = thingsById(await db.things.where('of').anyOf(ids).toArray());
+  for (const kind of new Set(of.map((x) => x.kind))) {
+    const gone = of.filter((x) => x.kind === kind && !now[kind].has(x.of)).map((x) => x.of);
+    await rows(kind).bulkPut([...now[kind].values()]);
+    await rows(kind).bulkDelete(gone);
+  }
+}
+
+/** Writes entries with the rows that follow from them, all of it or nothing. */
+async function writeThings(make: () => EntryDraft[] | Promise<EntryDraft[]>): Promise<Entry[]> {
+  const device = await deviceId();
+  return db.transaction('rw', [db.things, ...KINDS.map((k) => db[k])], async () => {
+    const at = new Date().toISOString();
+    const entries = (await make()).map((d) => ({ ...d, id: newId(), at, device }) as Entry);
+    await db.things.bulkAdd(entries);
+    await sumUpThings(entries);
+    return entries;
+  });
+}
+
+/**
+ * Keeps a thing as it is now: what is new as a whole, else only what differs from how it was.
+ * @throws InputError when it is not sound
+ */
+export async function keep<K extends ThingKind>(kind: K, thing: Thing<K>): Promise<Entry[]> {
+  const sound = THINGS[kind].safeParse(JSON.parse(JSON.stringify(thing)));
+  if (!sound.success) {
+    const { path, reason } = firstProblem(sound.error);
+    throw new InputError(`${path} ${reason}.`, 'Correct it and try again.', path);
+  }
+  return writeThings(async () => {
+    const was = ((await rows(kind).get(thing.id)) ?? null) as Thing<K> | null;
+    return changesTo(kind, was, sound.data as Thing<K>);
+  });
+}
+
+/** Takes a thing off its list; its log stays. */
+export const takeOff = (kind: ThingKind, id: string): Promise<Entry[]> =>
+  writeThings(() => [{ kind, of: id, what: 'gone' }]);
+
+/** Takes entries back: what they said does not count any more. */
+export const undoThings = (entries: readonly Entry[]): Promise<Entry[]> =>
+  writeThings(() => entries.map((e) => ({ kind: e.kind, of: e.of, what: 'void', entryId: e.id })));

@@ -1,0 +1,8 @@
+/** The forms of the walk, each loaded when the first card wants it. */
+export const FORMS = {
+  read: () => import('./ReadCard.svelte'),
+  rack: () => import('./RackCard.svelte'),
+  bottle: () => import('./BottleCard.svelte')
+} as const;
+
+export const hasForm = (form: string | null): form is keyof typeof FORMS => form !== null && form in FORMS;
