@@ -40,7 +40,10 @@ const fill = (page: Page, batches: number) =>
         event(1, 'addition', { ingredients }),
         event(2, 'pitch', { yeast: { yeastId: 'wine' } }),
         ...Array.from({ length: 196 }, (_, i) =>
-          i % 10 === 0 ? event(i + 3, 'reading', { sg: 1.08 - i * 4e-4 }) : event(i + 3, 'stir', {})
+          // Dry after four days, and still for four: bottles of it are safe, and so off the lists.
+          i % 10 === 0
+            ? event(i + 3, 'reading', { sg: i < 100 ? 1.08 - i * 9e-4 : 0.989 })
+            : event(i + 3, 'stir', {})
         ),
         b < 20
           ? event(199, 'stir', {})

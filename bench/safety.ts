@@ -1,4 +1,5 @@
 import { performance } from 'node:perf_hooks';
+import { beliefOf } from '../src/lib/core/belief/believe';
 import { checkBottling } from '../src/lib/core/finish/judge';
 import { RATING_BAR, trueWine } from '../src/lib/core/finish/true-wines.fixture';
 import { foldBatch } from '../src/lib/core/ledger/run';
@@ -16,7 +17,8 @@ for (const [from, to] of [
     for (const jar of wine.jars) {
       jars += 1;
       const isStopped =
-        checkBottling(s, jar.bottle, jar.primingGL, jar.isClear, jar.vesselId)!.verdict.level === 'stop';
+        checkBottling(s, jar.bottle, jar.primingGL, jar.isClear, jar.vesselId, beliefOf(s))!.verdict.level ===
+        'stop';
       if (jar.bar20 > RATING_BAR[jar.bottle] + 1.5) {
         bombs += 1;
         if (!isStopped) passed += 1;

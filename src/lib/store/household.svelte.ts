@@ -258,10 +258,12 @@ const summaries = () => import('./summaries');
 /** Makes the lists anew when they are not of all there is. */
 async function mend(): Promise<void> {
   try {
-    const isStale = (await areSummariesStale()) && (await db.events.count()) > 0;
+    const events = await db.events.count();
+    const isStale = events > 0 && (await areSummariesStale());
     // Known before any list is shown: what was made of other events is shown to nobody.
     if (isStale) building = 0;
     came('stamp');
+    if (events === 0) return;
     const { rebuildSummaries, refreshGiving } = await summaries();
     if (!isStale) return await refreshGiving(Date.now());
     await rebuildSummaries((share) => (building = share));

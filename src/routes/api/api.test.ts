@@ -13,6 +13,7 @@ import { handle } from '../../hooks.server';
 import { trueWine } from '$core/finish/true-wines.fixture';
 import { foldBatch } from '$core/ledger/run';
 import { standingOf } from '$core/belief/standing';
+import { beliefOf } from '$core/belief/believe';
 import { checkBottling } from '$core/finish/judge';
 
 type Route = (e: { request: Request }) => Promise<Response>;
@@ -378,7 +379,7 @@ describe('POST /api/batch', () => {
       expect(body.vessels.map((v: { vesselId: string }) => v.vesselId)).toEqual(
         s.fills.map((f) => f.vesselId)
       );
-      const check = checkBottling(s, jar!.bottle, 0, true, jar!.vesselId)!;
+      const check = checkBottling(s, jar!.bottle, 0, true, jar!.vesselId, beliefOf(s))!;
       expect(body.pressure).toMatchObject({ bar20: check.verdict.bar20, level: check.verdict.level });
       for (const v of body.vessels)
         for (const f of Object.values(v).filter((x) => typeof x === 'object') as {

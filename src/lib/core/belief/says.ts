@@ -1,4 +1,4 @@
-import { potentialOf } from '../must/adjust';
+import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
 import { contents, fermentedOf, limitIn, type BatchState } from '../ledger/state';
@@ -82,7 +82,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
     lastRead: newest ? { at: newest.at, isFresh: s.at - newest.at <= FRESH_MS } : null,
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
-    hasStrength: (isBottled || reading !== 'never') && unreadIds.length === 0 && now.abv.likely > 0.2,
+    hasStrength: reading !== 'never' && unreadIds.length === 0 && now.abv.likely > 0.2,
     potentialAbv,
     isOnCourse:
       !isBottled &&

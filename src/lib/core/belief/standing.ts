@@ -6,7 +6,8 @@ import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
 import type { Read } from '../ledger/fill';
-import { batchTolerance, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/state';
+import { beliefOf, type Belief } from './believe';
+import { batchTolerance, isBegun, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/state';
 
 const DAY = 86_400_000;
 
@@ -30,6 +31,8 @@ export type Standing = {
   steady: Stillness;
   /** whether the readings of every vessel show that its sugar is gone */
   isDry: boolean;
+  /** what the possible wines say of it, once something has gone in; null in lists that were kept by an older version */
+  belief: Belief | null;
   /** sugar in kg of hexose: turned to alcohol, dissolved, still in the fruit */
   sugarKg: { turned: number; dissolved: number; held: number };
 };
@@ -106,6 +109,8 @@ function fall(s: BatchState): number | null {
   return before ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY) : null;
 }
 
+const unsureKgOf = (s: BatchState): number => standingFills(s).reduce((sum, f) => sum + f.unsureKg, 0);
+
 export function standingOf(s: BatchState): Standing {
   // Once bottled, the wine is what went into the bottles.
   const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.fill.stock;
@@ -114,6 +119,7 @@ export function standingOf(s: BatchState): Standing {
   const volumeL = volumeOf(s);
   const residualGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
   const end = expectedFinish(s);
+  const belief = beliefOf(s);
   return {
     stage: stageOf(s),
     day: Math.floor((s.at - s.startedAt) / DAY) + 1,
@@ -123,13 +129,7 @@ export function standingOf(s: BatchState): Standing {
         ? { sg: now.sg, at: s.at, measured: false }
         : null,
     volumeL,
-    abv: abvRange(
-      stock,
-      (s.fills.length > 0 || s.bottled.length === 0 ? s.fills : [s.bottled.at(-1)!.fill]).reduce(
-        (sum, f) => sum + f.unsureKg,
-        0
-      )
-    ),
+    abv: isBegun(s) && belief ? belief.abv : abvRange(stock, unsureKgOf(s)),
     classroom: last && s.startSg ? classroomAbv(s.startSg.sg, last.sg) : null,
     pointsPerDay: fall(s),
     residualGL,
@@ -138,6 +138,7 @@ export function standingOf(s: BatchState): Standing {
     expectedAbv: end?.abv ?? null,
     steady: steadiness(s),
     isDry: s.fills.length > 0 && s.fills.every((f) => readsDry(f).isDry),
+    belief,
     sugarKg: { turned: fermentedOf(s), dissolved: scaled(stock).hexoseKg, held: s.held.hexoseKg }
   };
 }

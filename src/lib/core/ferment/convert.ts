@@ -47,6 +47,12 @@ export function abvOf(stock: Stock): number {
 }
 
 /**
+ * Strength, % by volume, once all sugar of a stock has fermented.
+ * @example potentialOf(stockAt(5, 1.08)) // 12.993
+ */
+export const potentialOf = (stock: Stock): number => abvOf(ferment(stock, stock.hexoseKg).stock);
+
+/**
  * Hexose, kg, that can ferment before the alcohol reaches `toleranceAbv`, or all of it.
  * @param stock what is in the vessel now
  * @example reachableHexose(stockAt(5, 1.08), 18) // 1.097

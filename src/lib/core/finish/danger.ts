@@ -1,4 +1,5 @@
 import type { BatchState, Bottling } from '../ledger/state';
+import type { Belief } from '../belief/believe';
 import { judgeFill } from './judge';
 import { BOTTLES, type BottleType } from '../tables/bottles';
 
@@ -34,7 +35,8 @@ function isShownSafe(b: Bottling): boolean {
 
 /** Fillings of a batch that went against the pressure check, until they are opened or shown to be safe. */
 export function dangersOf(
-  s: Pick<BatchState, 'bottled' | 'pitches' | 'plan' | 'readings' | 'warmestC'>
+  s: Pick<BatchState, 'bottled' | 'pitches' | 'plan' | 'readings' | 'warmestC'>,
+  belief: Pick<Belief, 'filledGL'> | null
 ): Danger[] {
   return s.bottled.flatMap((b) => {
     if (b.left <= 0 || isShownSafe(b)) return [];
@@ -45,7 +47,15 @@ export function dangersOf(
     const { ratingBar } = BOTTLES[worst];
     // What nobody wrote down of an older filling: it was let through then, so it was said to be clear.
     const isClear = b.isClear ?? (b.bar20 !== null && b.bar20 <= ratingBar);
-    const { verdict, reachable } = judgeFill(s, b.fill, worst, b.primingGL, isClear, b.heldKg);
+    const { verdict, reachable } = judgeFill(
+      s,
+      b.fill,
+      worst,
+      b.primingGL,
+      isClear,
+      b.heldKg,
+      belief?.filledGL[b.eventId] ?? null
+    );
     if (verdict.level !== 'stop') return [];
     return [
       {

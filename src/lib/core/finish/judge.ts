@@ -1,4 +1,6 @@
 import { ledgerAbv } from '../ferment/alcohol';
+import type { Belief } from '../belief/believe';
+import { isSeenAtRest } from '../ledger/evidence';
 import type { Fill } from '../ledger/fill';
 import type { BatchState } from '../ledger/state';
 import type { BottleType } from '../tables/bottles';
@@ -10,6 +12,7 @@ export type BottlingCheck = { vesselId: string; verdict: PressureVerdict; reacha
 /**
  * The pressure check of one vessel of a batch, in one kind of bottle.
  * @param heldKg hexose that fruit may still give to it, kg
+ * @param couldReachGL what the possible wines say that its yeast could reach, where they were asked
  */
 export function judgeFill(
   s: Pick<BatchState, 'pitches' | 'plan' | 'readings' | 'warmestC'>,
@@ -17,29 +20,57 @@ export function judgeFill(
   bottle: BottleType,
   primingGL: number,
   isClear: boolean,
-  heldKg = 0
+  heldKg = 0,
+  couldReachGL: number | null = null
 ): BottlingCheck {
-  const reachable = reachableIn(s, fill, isClear, heldKg);
-  const verdict = pressureCheck({
-    reachableGL: reachable.hexoseGL,
-    primingGL,
-    abv: ledgerAbv(fill.stock).likely,
-    warmestC: s.warmestC ?? 20,
-    bottle
+  const judge = (reachable: Reachable): BottlingCheck => ({
+    vesselId: fill.vesselId,
+    verdict: pressureCheck({
+      reachableGL: reachable.hexoseGL,
+      primingGL,
+      abv: ledgerAbv(fill.stock).likely,
+      warmestC: s.warmestC ?? 20,
+      bottle
+    }),
+    reachable
   });
-  return { vesselId: fill.vesselId, verdict, reachable };
+  const byLedger = judge(reachableIn(s, fill, isClear, heldKg));
+  if (byLedger.verdict.level !== 'stop' || couldReachGL === null || !isSeenAtRest(fill, heldKg))
+    return byLedger;
+  // Its readings lie off the floor that the table gives; what all of them and the log say together may clear it still.
+  const byBelief = judge({
+    hexoseGL: couldReachGL,
+    why: `By all that went in and was read, its yeast could take at most ${couldReachGL.toFixed(1)} g/L of sugar, thirty-nine chances in forty.`,
+    needsReading: false,
+    clearsAtSg: null
+  });
+  return byBelief.verdict.level === 'stop' ? byLedger : byBelief;
 }
 
-/** The same for the vessel that is named, or the worst of all of them. */
+/**
+ * The same for the vessel that is named, or the worst of all of them.
+ * @param belief what its possible wines say; null where nobody asked them, and then the ledger's rules stand alone
+ */
 export function checkBottling(
   s: BatchState,
   bottle: BottleType,
   primingGL: number,
   isClear: boolean,
-  vesselId?: string
+  vesselId?: string,
+  belief: Pick<Belief, 'vessels'> | null = null
 ): BottlingCheck | null {
   const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
-  const all = fills.map((f) => judgeFill(s, f, bottle, primingGL, isClear, s.held.hexoseKg));
+  const all = fills.map((f) =>
+    judgeFill(
+      s,
+      f,
+      bottle,
+      primingGL,
+      isClear,
+      s.held.hexoseKg,
+      belief?.vessels[f.vesselId]?.couldReachGL ?? null
+    )
+  );
   return all.reduce<BottlingCheck | null>(
     (a, b) => (a === null || b.verdict.bar20 > a.verdict.bar20 ? b : a),
     null

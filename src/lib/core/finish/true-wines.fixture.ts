@@ -33,6 +33,10 @@ export type TrueJar = {
   bar20: number;
   /** strength, % vol */
   abv: number;
+  /** sugar as hexose, and what of it its yeast could still take, g/L */
+  sugarGL: number;
+  reachGL: number;
+  volumeL: number;
   /** its sugar is gone, and two honest readings three days apart have been taken since */
   isFinishedAndRead: boolean;
 };
@@ -402,6 +406,9 @@ export function trueWine(seed: number): TrueWine {
         isClear: chance(0.9),
         bar20: gas / 1.44 - 1.013,
         abv: abvOfTank(j.tank),
+        sugarGL: (1000 * j.tank.hexose) / litres,
+        reachGL: (1000 * within(j)) / litres,
+        volumeL: litres,
         isFinishedAndRead: since.length >= 2 && since.at(-1)!.day - since[0]!.day >= 3.1
       };
     })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { abvRange } from '../ferment/alcohol';
+import { beliefOf } from '../belief/believe';
 import { foldBatch } from '../ledger/run';
 import { checkBottling } from './judge';
 import { RATING_BAR, trueWine } from './true-wines.fixture';
@@ -46,7 +47,7 @@ describe('bottlings of wines that another model made', () => {
         expect(s.doubts.filter((d) => d.code === 'cannot-be-read')).toEqual([]);
         for (const jar of wine.jars) {
           jars += 1;
-          const check = checkBottling(s, jar.bottle, jar.primingGL, jar.isClear, jar.vesselId)!;
+          const check = checkBottling(s, jar.bottle, jar.primingGL, jar.isClear, jar.vesselId, beliefOf(s))!;
           const isBomb = jar.bar20 > RATING_BAR[jar.bottle] + 1.5;
           if (isBomb) bombs += 1;
           if (isBomb && check.verdict.level !== 'stop')

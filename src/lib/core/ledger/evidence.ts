@@ -104,6 +104,18 @@ export function readsDry(fill: Fill): { isDry: boolean; days: number; sg: number
   return { isDry: days >= STILL_DAYS - 0.1 && sg <= highest + 1e-9, days, sg };
 }
 
+/** Readings of one wine that has come to rest lie within so much of each other. */
+const AT_REST_SG = 0.004;
+
+/**
+ * Whether a vessel was read twice, three days apart, as it came to rest, with no fruit in it, and nothing under which
+ * sugar can hide. One reading, and one that speaks of a twin, shows nothing.
+ */
+export const isSeenAtRest = (fill: Fill, heldKg: number): boolean =>
+  daysOf(newestRun(fill.reads, AT_REST_SG)) >= STILL_DAYS - 0.1 &&
+  heldKg <= 0.001 * fillL(fill) &&
+  fill.maskedSg <= 0;
+
 /** So far under the floor, a reading alone is a slip. */
 const SLIP_SG = 0.004;
 /** Late sugar that lifts the gravity by no more than this can hide in what is not known of the floor. */

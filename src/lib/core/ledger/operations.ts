@@ -80,6 +80,8 @@ export function takeOut(
   const afterL = Math.max(0, total - pulpL(press, pulpKg));
   const keep = total > 0 ? (foundL ?? afterL) / total : 1;
   for (const f of fills) keepShare(f, keep);
+  s.flows.push({ at, kind: 'out', lotIds: lots.map((l) => l.id) });
+  for (const f of fills) s.flows.push({ at, kind: 'keep', vesselId: f.vesselId, share: keep });
   s.lostL += Math.max(0, total * (1 - keep));
   if (foundL !== null && Math.abs(foundL - afterL) > 0.02 * total)
     s.corrections.push({ kind: 'volume', at, expectedL: afterL, foundL });
@@ -92,6 +94,7 @@ export function correctVolume(s: Working, fills: readonly Fill[], foundL: number
   if (expectedL <= 0 || foundL <= 0) return;
   if (foundL > (1 + FAR_OVER) * expectedL + 0.5) return doubt(s, 'more-than-measured');
   for (const f of fills) keepShare(f, foundL / expectedL);
+  s.flows.push({ at, kind: 'mark', vesselIds: fills.map((f) => f.vesselId), foundL });
   if (Math.abs(foundL - expectedL) > 0.02 * expectedL)
     s.corrections.push({ kind: 'volume', at, expectedL, foundL });
 }
@@ -102,7 +105,11 @@ export function draw(s: Working, vesselId: string | undefined, volumeL: number):
   const total = fills.reduce((sum, f) => sum + fillL(f), 0);
   if (total <= 0) return doubt(s, 'not-there');
   if (volumeL > 1.02 * total + 0.05) doubt(s, 'more-than-there');
-  for (const f of fills) keepShare(f, Math.max(0, 1 - volumeL / total));
+  const share = Math.max(0, 1 - volumeL / total);
+  for (const f of fills) {
+    keepShare(f, share);
+    s.flows.push({ at: s.eventAt, kind: 'keep', vesselId: f.vesselId, share });
+  }
   s.lostL += Math.min(volumeL, total);
   s.fills = s.fills.filter((f) => !fills.includes(f) || fillL(f) > A_DREG_L);
 }

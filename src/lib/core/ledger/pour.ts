@@ -48,6 +48,8 @@ export function pour(
     sg: liquid(f.stock)?.sg ?? 1,
     over: seenOver(f)
   }));
+  const to = fills.map((f, i) => ({ vesselId: f.vesselId, share: shares[i]! }));
+  const firstOnly = [{ vesselId: first.vesselId, share: 1 }];
   let heldHexoseKg = 0;
   let sweetenedKg = 0;
   for (const item of ingredients) {
@@ -58,6 +60,17 @@ export function pour(
       continue;
     }
     const { poured, held, insolublesKg, pulpKg } = contribution(item, produce, TYPICAL);
+    const lotId = `${s.eventId}:${s.flows.length}`;
+    /** Tells the possible wines of it: what gives in its time, or, as null, what is there at once. */
+    const tell = (at_: typeof to, halfH: number | null, isLayer = false): void =>
+      void s.flows.push({
+        at,
+        kind: 'pour',
+        eventId: s.eventId,
+        item,
+        to: at_,
+        lot: halfH === null ? null : { id: lotId, halfH, isLayer }
+      });
     const isLayer = (item.kind === 'sugar' || item.kind === 'honey') && item.layered === true;
     if (item.kind === 'sugar' && SWEETENERS[item.sugarId].kind === 'non-fermenting')
       sweetenedKg += item.massKg;
@@ -75,8 +88,10 @@ export function pour(
       s.sugarKg += item.massKg;
       s.sugarAt = at;
     }
-    if (isLayer)
+    if (isLayer) {
+      tell(firstOnly, LAYER_HALF_H, true);
       s.lots.push({
+        id: lotId,
         ...NO_PULP,
         vesselId: first.vesselId,
         held: poured,
@@ -84,7 +99,7 @@ export function pour(
         since: at,
         steepId: LAYER
       });
-    else each((f, share) => addInto(f.stock, poured, share));
+    } else each((f, share) => addInto(f.stock, poured, share));
     if (poured.hexoseKg + held.hexoseKg > 1e-6) s.fedAt = Math.max(s.fedAt, at);
     const price = s.plan.prices?.[priceKey(item)] ?? 0;
     each((f, share) => (f.cost += price * amountOf(item) * share));
@@ -92,7 +107,9 @@ export function pour(
     for (const a of allergensOf(item)) if (!s.allergens.includes(a)) s.allergens.push(a);
     if (item.kind === 'produce' && produce && !steepId && isStrained(item)) {
       addInto(first.stock, held);
+      tell(firstOnly, null);
       s.lots.push({
+        id: lotId,
         ...NO_PULP,
         vesselId: first.vesselId,
         held: emptyStock(),
@@ -105,10 +122,13 @@ export function pour(
     } else if (item.kind === 'produce' && produce && !item.pressed) {
       const heat = item.heat ?? (s.plan.wildYeast === 'heat' && !steepId ? 'poured' : 'raw');
       const hasEnzyme = 'pectic-enzyme' in s.powdersG;
+      const halfH = halfGivenH(produce, { ...item, heat }, hasEnzyme);
+      tell(firstOnly, halfH);
       s.lots.push({
+        id: lotId,
         vesselId: first.vesselId,
         held,
-        halfH: halfGivenH(produce, { ...item, heat }, hasEnzyme),
+        halfH,
         since: at,
         produceKg: usableKg(item, produce),
         pulpKg,
@@ -119,7 +139,7 @@ export function pour(
         s.fruitInAt ??= at;
         s.fruitOutAt = null;
       }
-    }
+    } else if (!isLayer) tell(to, null);
     if (item.kind === 'acid' && item.massKg > 0) {
       const massG = item.massKg * 1000;
       s.powdersG[item.acidId] = { massG: (s.powdersG[item.acidId]?.massG ?? 0) + massG, at };
@@ -128,8 +148,10 @@ export function pour(
     if (item.kind === 'additive') {
       const massG = item.massKg * 1000;
       const before = s.powdersG[item.additiveId]?.massG ?? 0;
-      if (item.additiveId === 'pectic-enzyme' && before === 0)
+      if (item.additiveId === 'pectic-enzyme' && before === 0) {
         for (const lot of s.lots) lot.halfH *= ENZYME_PACE;
+        s.flows.push({ at, kind: 'pace', factor: ENZYME_PACE });
+      }
       s.powdersG[item.additiveId] = { massG: before + massG, at };
       each((f, share) => (f.powdersG[item.additiveId] = (f.powdersG[item.additiveId] ?? 0) + massG * share));
       const which = PRESERVER[item.additiveId];

@@ -127,6 +127,8 @@ function run(
     stirs: [],
     rackings: [],
     firstInAt: null,
+    flows: [],
+    looks: [],
     powdersG: {},
     bottled: [],
     measured: { ph: null, taGL: null },

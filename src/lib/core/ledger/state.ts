@@ -5,9 +5,11 @@ import type { Plan, Yeast } from '../plan/plan';
 import type { BottleType } from '../tables/bottles';
 import { YEASTS } from '../tables/yeasts';
 import { fillL, type Fill } from './fill';
+import type { Flow, Look } from './flow';
 
 /** Fruit that is still giving: what it holds, how fast it lets go, and what of it stands in the vessel. */
 export type Lot = {
+  id: string;
   vesselId: string;
   held: Stock;
   halfH: number;
@@ -123,6 +125,10 @@ export type BatchState = {
   startSg: { sg: number; measured: boolean } | null;
   /** when something first went in */
   firstInAt: number | null;
+  /** what moved where and what was seen, in order: what possible wines are reckoned from */
+  flows: Flow[];
+  /** what was seen of it without any instrument, oldest first */
+  looks: ({ at: number; vesselId: string | null } & Look)[];
 };
 
 export type Working = BatchState & { lots: Lot[]; eventId: string; eventType: string; eventAt: number };
@@ -158,6 +164,10 @@ export const volumeOf = (s: Pick<BatchState, 'fills'>): number =>
 /** Hexose that has fermented, kg. */
 export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
+
+/** Yeast is in it, or something was read to have gone: then what went in is not what is there. */
+export const isBegun = (s: Pick<BatchState, 'pitches' | 'fills'>): boolean =>
+  s.pitches.length > 0 || fermentedOf(s) > 1e-6;
 
 type Tolerance = readonly [number, number, number];
 

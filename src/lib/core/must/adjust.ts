@@ -1,4 +1,4 @@
-import { abvOf, ferment } from '../ferment/convert';
+import { potentialOf } from '../ferment/convert';
 import { findRoot } from '../maths/root';
 import { produceById } from '../tables/table';
 import { InputError } from '../units/input-error';
@@ -229,12 +229,6 @@ export function taFromDrops(drops: number, gLPerDrop: number): number {
     );
   return drops * gLPerDrop;
 }
-
-/**
- * Strength, % by volume, once all sugar of a stock has fermented.
- * @example potentialOf(stockAt(5, 1.08)) // 12.993
- */
-export const potentialOf = (stock: Stock): number => abvOf(ferment(stock, stock.hexoseKg).stock);
 
 /** What brings a must to a strength: sugar to add, or water; nothing when it is there. */
 export type Correction = { kind: 'none' } | { kind: 'sugar'; kg: number } | { kind: 'water'; litres: number };

@@ -30,7 +30,7 @@ describe('histories at the ends of what can be written', () => {
           const now = standingOf(s);
           schedule(s);
           whyAbvDiffers(s, now);
-          dangersOf(s);
+          dangersOf(s, null);
           checkBottling(s, 'still', 0, true);
           reportOf(events, at, { type: 'crown', sizeL: 0.5, clear: false });
           for (const x of [now.volumeL, now.abv.likely, now.residualGL, s.cost, s.lostL])

@@ -13,7 +13,7 @@ import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
-import type { Stage } from '../belief/standing';
+import { standingOf, type Stage } from '../belief/standing';
 import { willHold } from '../ledger/will-hold';
 
 /** A bottling that is asked about. */
@@ -120,11 +120,11 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
   const mine = events.filter((e) => e.type === 'void' || (id !== undefined && batchesOf(e).includes(id)));
   const s = batchAt(mine, at);
   if (!s) return null;
-  const stands = standsOf(s);
+  const stands = standsOf(s, standingOf(s));
   const now = stands.standing;
   const acid = acidOf(s);
   const check = bottle
-    ? checkBottling(s, bottle.type, bottle.primingGL ?? 0, bottle.clear, bottle.vesselId)
+    ? checkBottling(s, bottle.type, bottle.primingGL ?? 0, bottle.clear, bottle.vesselId, now.belief)
     : null;
   return {
     stage: now.stage,

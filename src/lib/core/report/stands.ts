@@ -1,5 +1,5 @@
 import { saysOf, type Says } from '../belief/says';
-import { standingOf, type Standing } from '../belief/standing';
+import type { Standing } from '../belief/standing';
 import { dangersOf, type Danger } from '../finish/danger';
 import type { BatchState } from '../ledger/state';
 import { lazily } from '../maths/once';
@@ -18,8 +18,8 @@ export type Stands = {
   dangers: Danger[];
 };
 
-/** @param standing where it is known already, as lists keep it */
-export const standsOf = (state: BatchState, standing: Standing = standingOf(state)): Stands => {
+/** @param standing as `standingOf` has it, or as lists keep it */
+export const standsOf = (state: BatchState, standing: Standing): Stands => {
   const due = schedule(state);
   return lazily<Stands>({
     id: () => state.id,
@@ -27,6 +27,6 @@ export const standsOf = (state: BatchState, standing: Standing = standingOf(stat
     standing: () => standing,
     due: () => due,
     says: () => saysOf(state, standing),
-    dangers: () => dangersOf(state)
+    dangers: () => dangersOf(state, standing.belief)
   });
 };

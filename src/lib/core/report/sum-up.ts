@@ -1,3 +1,4 @@
+import { toldLater } from '../belief/forecast';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
@@ -17,6 +18,9 @@ export const compact = (s: BatchState): BatchState => ({
   ...s,
   readings: ends(s.readings),
   stirs: s.stirs.slice(-1),
+  looks: s.looks.slice(-20),
+  // Possible wines are reckoned from the events; a list keeps what came of it.
+  flows: [],
   corrections: s.corrections.slice(-4),
   steps: [...new Map(s.steps.map((x) => [`${x.step}:${x.outcome}`, x])).values()]
 });
@@ -41,14 +45,16 @@ export function summaryOf(events: readonly LedgerEvent[], id: string, at: number
   const s = batchAt(mine, at);
   if (!s || s.id !== id) return null;
   const later = liveTimed(mine).find((x) => x.at > at);
+  const standing = standingOf(s);
   return {
     id,
-    running: s.fills.length > 0 || dangersOf(s).length > 0 ? 1 : 0,
+    running: s.fills.length > 0 || dangersOf(s, standing.belief).length > 0 ? 1 : 0,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
     ...usedBy(events, id),
     nextAt: later?.at ?? null,
     state: compact(s),
-    standing: standingOf(s)
+    standing,
+    later: toldLater(s)
   };
 }

@@ -1,11 +1,12 @@
+import type { Later } from '../belief/forecast';
 import type { Standing } from '../belief/standing';
 import type { LedgerEvent } from '../ledger/log';
-import type { BatchState } from '../ledger/state';
+import { isBegun, type BatchState } from '../ledger/state';
 
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 6;
+export const SUMMARY_VERSION = 7;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
@@ -24,6 +25,8 @@ export type Summary = {
   nextAt: number | null;
   state: BatchState;
   standing: Standing;
+  /** what will be told of it as the days go by */
+  later: Later[];
 };
 
 /** What lists show of a batch whose log cannot be read: it stands alone, and everything else goes on. */
@@ -51,11 +54,19 @@ export function brokenOf(events: readonly LedgerEvent[], id: string, error: unkn
   };
 }
 
-/** Where a summarised batch stands at a later moment: time alone moves its day, not its wine. */
-export const standingAt = (summary: Summary, at: number): Standing => ({
-  ...summary.standing,
-  day: Math.floor((at - summary.startedAt) / DAY) + 1
-});
+/** Where a summarised batch stands at a later moment: its day, and what is believed of it by then. */
+export function standingAt({ standing, state, startedAt, later }: Summary, at: number): Standing {
+  const day = Math.floor((at - startedAt) / DAY) + 1;
+  const since = (at - state.at) / DAY;
+  const then = later.findLast((l) => l.d <= since + 0.5)?.told;
+  if (!standing.belief || !then) return { ...standing, day };
+  return {
+    ...standing,
+    day,
+    belief: { ...standing.belief, ...then },
+    abv: isBegun(state) ? then.abv : standing.abv
+  };
+}
 
 /** Whether a summary is of a batch that can be read. */
 export const isSound = (s: Summary | Broken): s is Summary => !('broken' in s);

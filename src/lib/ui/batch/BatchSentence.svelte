@@ -57,7 +57,7 @@
       now.stage === 'clearing' ||
       now.steady.steady ||
       batch.due.some((d) => d.step.id === 'bottle' && d.status !== 'coming');
-    const check = isThoughtOf ? checkBottling(s, 'still', 0, true) : null;
+    const check = isThoughtOf ? checkBottling(s, 'still', 0, true, undefined, now.belief) : null;
     return check?.verdict.level === 'stop' ? check : null;
   });
   const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));

@@ -65,7 +65,8 @@
       draft.fields.type as BottleType,
       Number.isFinite(priming) ? priming : 0,
       draft.fields.clear === 'yes',
-      fill?.vesselId
+      fill?.vesselId,
+      batch.standing.belief
     )
   );
   const stopped = $derived(check?.verdict.level === 'stop');

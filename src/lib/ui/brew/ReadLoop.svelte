@@ -4,7 +4,8 @@
   import { whyThisReading } from '$core/belief/detective';
   import { contents } from '$core/ledger/state';
   import { puzzleOf } from '$core/belief/puzzle';
-  import { correctionTo, potentialOf, withAdded } from '$core/must/adjust';
+  import { potentialOf } from '$core/ferment/convert';
+  import { correctionTo, withAdded } from '$core/must/adjust';
   import { addInto, liquid, scaled } from '$core/liquid/stock';
   import { amountOf, type Ingredient } from '$core/plan/plan';
   import { explain } from '$lib/ui/words/own-units';

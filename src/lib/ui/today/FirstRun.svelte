@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { nameOf } from '$core/plan/name';
   import { amountOf } from '$core/plan/plan';
-  import { parseHaul, planOfHaul } from '$core/plan/haul';
+  import type * as Reader from '$core/plan/haul';
   import { quantityText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
   import { household, saveSettings } from '$lib/store/household.svelte';
@@ -12,7 +12,10 @@
   let { onDemo }: { onDemo: () => void } = $props();
   let text = $state('');
   const country = $derived(countryOf(household.settings));
-  const haul = $derived(text.trim() ? parseHaul(text, country, household.ownProduce) : null);
+  /** What reads the line knows every fruit by name: it comes once somebody means to write. */
+  let reader = $state.raw<typeof Reader | null>(null);
+  const bringReader = async () => (reader ??= await import('$core/plan/haul'));
+  const haul = $derived(text.trim() && reader ? reader.parseHaul(text, country, household.ownProduce) : null);
   const ready = $derived(
     haul !== null && haul.ingredients.some((i) => amountOf(i) > 0) && haul.unknown.length === 0
   );
@@ -20,8 +23,8 @@
     i.kind === 'water' || i.kind === 'juice' ? household.settings.volume : household.settings.mass;
 
   function plan() {
-    if (!haul || !ready) return;
-    keepDraft('proposed', planOfHaul(haul, household.settings.waterAlkalinityMgL));
+    if (!haul || !reader || !ready) return;
+    keepDraft('proposed', reader.planOfHaul(haul, household.settings.waterAlkalinityMgL));
     void goto('/plan?from=proposed');
   }
 </script>
@@ -40,6 +43,8 @@
     aria-label="What you have"
     autocomplete="off"
     bind:value={text}
+    onfocus={bringReader}
+    oninput={bringReader}
   />
   <button class="btn btn-primary h-14! px-6! text-[1.125rem]!" disabled={!ready}>What wine is that?</button>
 </form>

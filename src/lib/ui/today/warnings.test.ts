@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DAY, eventsFrom } from '$core/ledger/events.fixture';
 import type { LedgerEvent } from '$core/ledger/log';
 import { foldBatch } from '$core/ledger/run';
+import { standingOf } from '$core/belief/standing';
 import { standsOf } from '$core/report/stands';
 import { warningsOf } from './warnings';
 
@@ -17,7 +18,9 @@ const begun = (litres: number, vesselId = 'bucket-15'): LedgerEvent[] => [
 const pitched = on(1, 'pitch', { yeast: { yeastId: 'wine' } });
 const said = (events: LedgerEvent[], day: number) => {
   const at = T0 + day * DAY;
-  return warningsOf(standsOf(foldBatch(events, at)!), at, 'L').map((w) => `${w.tone}: ${w.text}`);
+  return warningsOf(standsOf(foldBatch(events, at)!, standingOf(foldBatch(events, at)!)), at, 'L').map(
+    (w) => `${w.tone}: ${w.text}`
+  );
 };
 
 describe('what is wrong with a batch, on the walk', () => {

@@ -36,7 +36,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
   // A clearing wine makes one think of bottles, due or not.
   const isDue = bottling !== undefined && bottling.status !== 'coming';
   if (isDue || b.standing.stage === 'clearing') {
-    const check = checkBottling(s, 'still', 0, true);
+    const check = checkBottling(s, 'still', 0, true, undefined, b.standing.belief);
     const which = s.fills.length > 1 && check ? ` the ${vesselById(check.vesselId)?.name ?? 'vessel'}` : '';
     if (check?.verdict.level === 'stop')
       out.push({

@@ -27,6 +27,12 @@ const SINGLE = [
   on(1, 'caution', { cautionId: 'low-acid' }),
   on(1, 'step', { step: 'rack-1', outcome: 'snoozed', until: '2026-05-03T10:00:00.000Z' }),
   on(0, 'timer', { card: 'yeast', until: '2026-05-01T10:15:00.000Z' }),
+  on(2, 'observation', {
+    bubbles: { count: 5, seconds: 12 },
+    cap: 'falling',
+    taste: 'sweet',
+    vesselId: 'jar'
+  }),
   on(2, 'reading', { sg: 1.05, stemSg: 1.048, tempC: 25, volumeL: 4.5 })
 ];
 const events = [...SINGLE, ...HISTORIES.flat()];

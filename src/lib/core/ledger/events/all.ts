@@ -5,6 +5,7 @@ import { caution } from './caution';
 import { fruitOut } from './fruit-out';
 import { loss } from './loss';
 import { note } from './note';
+import { observation } from './observation';
 import { opened } from './open';
 import { pitch } from './pitch';
 import { planned } from './planned';
@@ -27,6 +28,7 @@ export const EVENTS = {
   pitch,
   stir,
   reading,
+  observation,
   'fruit-out': fruitOut,
   steep,
   'steep-out': steepOut,

@@ -45,18 +45,22 @@ function blend(s: Working, e: Of<BlendData>, at: number): void {
     s.cost -= cost;
     return draw(s, from.vesselId, volumeL);
   }
-  const { yeasts, stable, extractKg, allergens: _, ...held } = wine;
+  const { yeasts: said, stable, allergens: _, ...held } = wine;
+  // A wine whose yeast nobody wrote down may hold the strongest.
+  const yeasts = said ?? [{ yeastId: 'champagne' as const }];
+  const stock = wine.stock as Stock;
+  const extractKg = wine.extractKg ?? Math.max(0, 0.5 * (stock.solidsKg - stock.fermentableKg));
+  s.flows.push({ at, kind: 'wine', to, stock, extractKg, yeasts });
   const into = fillOf(s, to);
   const over = fillL(into) > A_DREG_L ? seenOver(into) : null;
   const wasThere = fillL(into) > A_DREG_L;
   pourInto(into, {
     ...emptyFill(to),
     ...held,
-    stock: wine.stock as Stock,
-    extractKg: extractKg ?? Math.max(0, 0.5 * (wine.stock.solidsKg - wine.stock.fermentableKg)),
-    peakAbv: abvOf(wine.stock as Stock),
-    // A wine whose yeast nobody wrote down may hold the strongest.
-    yeasts: yeasts ?? [{ yeastId: 'champagne' }],
+    stock,
+    extractKg,
+    peakAbv: abvOf(stock),
+    yeasts,
     stable: stable ?? null
   });
   if (wasThere) forgetReads(into, over, wine.stock.hexoseKg);

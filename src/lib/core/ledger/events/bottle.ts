@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BOTTLE_TYPES } from '../../tables/bottles';
 import { emptyFill, fillL, keepShare } from '../fill';
+import { bottleId } from '../flow';
 import { takeFrom } from '../operations';
 import { MUCH_LOST, volumeIn } from '../question';
 import { doubt, type Working } from '../state';
@@ -52,8 +53,16 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     stillAt: []
   });
   if (!source || thereL <= 0) return doubt(s, 'not-there');
-  takeFrom(s, source, litres, 'bottle', emptied);
-  if (s.fills.includes(source)) keepShare(source, Math.max(0, 1 - litres / thereL));
+  const perL = takeFrom(s, source, litres, 'bottle', emptied);
+  const keep = s.fills.includes(source) ? Math.max(0, 1 - litres / thereL) : 0;
+  if (keep > 0) keepShare(source, keep);
+  s.flows.push({
+    at,
+    kind: 'move',
+    from,
+    to: [{ vesselId: bottleId(e.id), share: litres * perL }],
+    keep
+  });
 }
 
 /** Wine of one vessel goes into bottles. */

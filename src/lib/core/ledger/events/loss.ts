@@ -20,10 +20,9 @@ function lose(s: Working, data: LossData): void {
   if (total <= 0 || data.volumeL > total) return doubt(s, total <= 0 ? 'not-there' : 'more-than-there');
   const shares = sharesOf(fills);
   fills.forEach((f, i) => {
-    f.stock.waterKg = Math.max(
-      0.05 * f.stock.waterKg,
-      f.stock.waterKg - shares[i]! * data.volumeL * WATER_20
-    );
+    const waterKg = Math.min(0.95 * f.stock.waterKg, shares[i]! * data.volumeL * WATER_20);
+    f.stock.waterKg -= waterKg;
+    s.flows.push({ at: s.eventAt, kind: 'boil', vesselId: f.vesselId, waterKg });
   });
 }
 

@@ -16,7 +16,9 @@ export const pitch = defineEvent({
   touchesLiquid: true,
   apply(s, e, at) {
     strainOff(s, at, true);
-    s.pitches.push({ at, yeast: e.data.yeast, massG: e.data.massG ?? null });
+    const { yeast, massG = null, how = null } = e.data;
+    s.pitches.push({ at, yeast, massG });
+    s.flows.push({ at, kind: 'pitch', yeast, massG, how });
   },
   says: ({ data }) => ({
     what: ['Yeast in'],

@@ -46,6 +46,7 @@ function read(s: Working, e: Of<ReadingData>, at: number): void {
   const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId, refractometerBx } = e.data;
   // A refractometer in alcohol is good to three points: it says where the wine is about, and proves nothing gone.
   const isRough = refractometerBx !== undefined;
+  if (tempC !== undefined && tempC < 45) s.flows.push({ at, kind: 'warmth', tempC });
   if (tempC !== undefined && s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
@@ -54,9 +55,21 @@ function read(s: Working, e: Of<ReadingData>, at: number): void {
   if (sg !== undefined && residueSg !== undefined) {
     const abv = residueSg >= sg ? spiritOrNull(sg, residueSg) : null;
     if (abv === null) doubt(s, 'impossible-figure');
-    else s.spiritAbv = { at, abv };
+    else {
+      s.spiritAbv = { at, abv };
+      s.flows.push({ at, kind: 'spirit', vesselId: vesselId ?? null, abv });
+    }
   }
   if (sg === undefined) return;
+  s.flows.push({
+    at,
+    kind: 'read',
+    eventId: e.id,
+    vesselId: vesselId ?? (s.fills.length === 1 ? s.fills[0]!.vesselId : null),
+    sg,
+    isRough,
+    hasTemp: tempC !== undefined
+  });
   const fills = named(s, vesselId);
   const first = fills[0];
   const before = first && liquid(first.stock);

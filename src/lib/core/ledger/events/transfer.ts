@@ -32,11 +32,21 @@ function transfer(s: Working, data: TransferData, at: number): void {
     if (to.vesselId !== data.from || isEmptied) pourInto(fillOf(s, to.vesselId), before, to.volumeL * perL);
   const [main] = data.to;
   const gone = isEmptied ? 1 : Math.min(1, outL / volume);
+  const stays = data.to.find((t) => t.vesselId === data.from)?.volumeL ?? 0;
+  const keep = (isEmptied ? 0 : 1 - gone) + stays * perL;
+  s.flows.push({
+    at,
+    kind: 'move',
+    from: data.from,
+    to: data.to
+      .filter((t) => t.vesselId !== data.from)
+      .map((t) => ({ vesselId: t.vesselId, share: t.volumeL * perL })),
+    keep
+  });
   // What was spilt or left behind was paid for: the wine that is left carries it.
   if (main) fillOf(s, main.vesselId).cost += before.cost * Math.max(0, gone - pouredL * perL);
   if (!isEmptied) {
-    const stays = data.to.find((t) => t.vesselId === data.from)?.volumeL ?? 0;
-    keepShare(source, 1 - gone + stays * perL);
+    keepShare(source, keep);
     source.cost *= 1 - gone;
   } else for (const lot of s.lots) if (lot.vesselId === data.from && main) lot.vesselId = main.vesselId;
   s.lostL += data.lossL;

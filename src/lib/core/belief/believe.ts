@@ -1,0 +1,153 @@
+import { bottleId, type Flow } from '../ledger/flow';
+import type { BatchState } from '../ledger/state';
+import type { Estimate } from '../units/range';
+import { columnsOf, estimateOf, meanOf } from './columns';
+import { turn, zeros, type Cell, type Ensemble, type Running, type Seen } from './ensemble';
+import { couldReachGL } from './reach';
+import { beginning, branch, follow, goTo } from './follow';
+
+/** Members for what a page says, and for what is drawn ahead or judged. */
+export const PAGE = 300;
+export const CAREFUL = 1500;
+
+type Believed = Pick<BatchState, 'id' | 'startedAt' | 'plan' | 'flows' | 'at'>;
+
+/** Batches whose members are kept after their last event, and how many of them. */
+const kept = new Map<string, { flows: string[]; running: Running }>();
+const KEPT = 12;
+
+const nameOf = (flow: Flow): string => JSON.stringify(flow);
+
+/**
+ * Follows a batch's log with so many possible wines, to the moment of its state. What was followed before is kept, so
+ * that today's reading does not begin at the first day.
+ * @returns members of the caller's own
+ */
+export function believe(s: Believed, size = PAGE): Running {
+  const key = `${s.id}:${size}:${s.startedAt}:${s.plan.wildYeast ?? ''}:${s.plan.yeast?.yeastId ?? ''}`;
+  const names = s.flows.map(nameOf);
+  const known = kept.get(key);
+  const isPrefix =
+    known !== undefined && known.flows.length <= names.length && known.flows.every((n, i) => n === names[i]);
+  const running = isPrefix
+    ? known.running
+    : beginning(
+        { id: s.id, startedAt: s.startedAt, plannedYeast: s.plan.yeast, isWild: s.plan.wildYeast === 'wild' },
+        size
+      );
+  for (const flow of s.flows.slice(isPrefix ? known.flows.length : 0)) follow(running, flow);
+  kept.delete(key);
+  kept.set(key, { flows: names, running });
+  if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
+  const mine = branch(running);
+  goTo(mine, s.at);
+  return mine;
+}
+
+/**
+ * The members as they are: what a stall kept is taken back, in place. Until then they run on as if nothing had stalled,
+ * so that a reading can still tell.
+ */
+export function asItIs(r: Running): Running {
+  for (const c of Object.values(r.e.cells)) settleStalls(r.e, c);
+  return r;
+}
+
+function settleStalls(e: Ensemble, c: Cell): void {
+  for (let i = 0; i < e.size; i++) {
+    if (c.asleep[i] || c.stall[i]! < 0) continue;
+    const lacks = c.stall[i]! * c.everKg[i]! - c.hexoseKg[i]!;
+    if (lacks <= 0) continue;
+    turn(c, i, -Math.min(lacks, c.sinceKg[i]!), e.yieldG[i]!);
+    c.asleep[i] = 1;
+  }
+}
+
+/** What is believed of a wine: plain figures, each with its 8-in-10 range. */
+export type Told = {
+  volumeL: Estimate;
+  sg: Estimate;
+  abv: Estimate;
+  sugarGL: Estimate;
+  /** sugar that yeast could still reach once it is closed in, g/L: all but a few of the possible wines hold less */
+  couldReachGL: number;
+  chance: {
+    /** nothing more is to come: its sugar gone, or its yeast at its limit */
+    done: number;
+    /** stands still with sugar left that its yeast could take */
+    stalled: number;
+    /** its yeast has not begun to work */
+    notBegun: number;
+  };
+};
+
+export type Belief = Told & {
+  /** each vessel by itself */
+  vessels: Record<string, Told>;
+  /** what each reading was found to be */
+  seen: Seen[];
+  /** sugar that yeast could reach in each filling of bottles as it was filled, g/L, by its event */
+  filledGL: Record<string, number>;
+};
+
+/** What is told of some vessels together. */
+export function toldOf(r: Running, cells: readonly Cell[]): Told {
+  const { e } = r;
+  const { litres, sg, abv, sugarGL, isDone } = columnsOf(e, cells);
+  const [stalled, notBegun] = [zeros(e.size), zeros(e.size)];
+  for (let i = 0; i < e.size; i++) {
+    stalled[i] = cells.some((c) => c.asleep[i] === 1) ? 1 : 0;
+    notBegun[i] = r.at < e.startsAt[i]! ? 1 : 0;
+  }
+  return {
+    volumeL: estimateOf(litres, e.weight),
+    sg: estimateOf(sg, e.weight),
+    abv: estimateOf(abv, e.weight),
+    sugarGL: estimateOf(sugarGL, e.weight),
+    couldReachGL: Math.max(0, ...cells.map((c) => couldReachGL(r, c))),
+    chance: {
+      done: meanOf(isDone, e.weight),
+      stalled: meanOf(stalled, e.weight),
+      notBegun: meanOf(notBegun, e.weight)
+    }
+  };
+}
+
+/** The cells a batch stands in; once all of it is in bottle, those of its last filling. */
+export function cellsOf(s: Pick<BatchState, 'fills' | 'bottled'>, e: Ensemble): Cell[] {
+  const ids =
+    s.fills.length > 0 ? s.fills.map((f) => f.vesselId) : s.bottled.slice(-1).map((b) => bottleId(b.eventId));
+  return ids.flatMap((id) => e.cells[id] ?? []);
+}
+
+const beliefs = new WeakMap<object, Belief | null>();
+
+/**
+ * What is believed of a batch at the moment of its state.
+ * @returns null where nothing liquid is known of it
+ */
+export function beliefOf(s: BatchState): Belief | null {
+  const there = beliefs.get(s);
+  if (there !== undefined) return there;
+  const made = believed(s);
+  beliefs.set(s, made);
+  return made;
+}
+
+function believed(s: BatchState): Belief | null {
+  if (s.flows.length === 0) return null;
+  const r = asItIs(believe(s));
+  const cells = cellsOf(s, r.e);
+  const all = toldOf(r, cells);
+  if (!(all.volumeL.likely > 0) || !Number.isFinite(all.sg.likely)) return null;
+  const vessels = Object.fromEntries(
+    s.fills.flatMap(({ vesselId }) => {
+      const c = r.e.cells[vesselId];
+      return c ? [[vesselId, s.fills.length === 1 ? all : toldOf(r, [c])]] : [];
+    })
+  );
+  const filledGL = Object.fromEntries(
+    s.bottled.map((b) => [b.eventId, r.filledGL[bottleId(b.eventId)] ?? Infinity])
+  );
+  return { ...all, vessels, seen: r.seen, filledGL };
+}

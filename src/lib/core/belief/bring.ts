@@ -1,0 +1,150 @@
+import type { Flow } from '../ledger/flow';
+import type { Stock } from '../liquid/stock';
+import { drawn, normalQuantile } from '../maths/draw';
+import { contribution, TYPICAL } from '../must/contribution';
+import { toleranceOf } from '../plan/chosen';
+import { entryOf, type Ingredient } from '../plan/plan';
+import { cellOf, normalsFor, randomOf, zeros, type Cell, type Ensemble, type Running } from './ensemble';
+import { strongest } from './reach';
+import { drawStall } from './stall';
+
+type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
+
+/** How sure things are before anything is measured. Ours, after science 12 and common practice. */
+const WEIGHED = 0.012;
+const POURED = 0.02;
+/** So many entries are plainly wrong, and how: half, twice, pounds for kilos, US for UK gallons. */
+const SLIPPED = 0.02;
+const WEIGHT_SLIPS = [0.5, 2, 0.4536, 2.2046] as const;
+const VOLUME_SLIPS = [0.5, 2, 0.8327, 1.2009] as const;
+/** What of fruit and juice is no sugar, by the lot. */
+const EXTRACT = 0.14;
+/** How fast fruit gives, and what nitrogen it holds, in their logarithms. */
+const PACE = 0.35;
+const NITROGEN = 0.3;
+/** The 10th and 90th percentile of a normal. */
+const Z90 = 1.2815515655446004;
+/** A stalled wine wakes by sugar so often. Ours. */
+const WAKES = 0.5;
+/** Sugar that comes to a wine whose ferment is over may lie there as well as ferment: nobody knows. Ours. */
+const LIES = 0.4;
+/** With less than this share of its sugar left, a ferment is over or nearly. */
+const NEARLY_OVER = 0.1;
+
+/** How much of an amount truly went in, by member: a little off always, and now and then plainly wrong. */
+function written(e: Ensemble, item: Ingredient, random: () => number): Float64Array {
+  const isVolume = 'volumeL' in item;
+  const z = normalsFor(e.size, random, normalQuantile);
+  const [sd, slips] = isVolume ? [POURED, VOLUME_SLIPS] : [WEIGHED, WEIGHT_SLIPS];
+  return z.map((x) => {
+    const slip = random() < SLIPPED ? slips[Math.floor(random() * slips.length)]! : 1;
+    return slip * Math.max(0.2, 1 + sd * x);
+  });
+}
+
+/** A stock as the members hold it. */
+type Bare = { waterKg: number; hexoseKg: number; boundKg: number; otherKg: number; nitrogenMg: number };
+const bare = (s: Stock): Bare => ({
+  waterKg: s.waterKg,
+  hexoseKg: s.hexoseKg,
+  boundKg: s.hexoseKg - s.fermentableKg,
+  otherKg: s.solidsKg - s.fermentableKg,
+  nitrogenMg: s.nitrogenMg
+});
+
+/** An ingredient goes into every member: into its vessel at once, or into a lot that gives in its time. */
+export function pour(r: Running, flow: Of<'pour'>): void {
+  const { e } = r;
+  const { item, lot } = flow;
+  const produce = entryOf(item);
+  const random = randomOf(e);
+  const amount = written(e, item, random);
+  const parts = [-Z90, 0, Z90].map((ripeness) => {
+    const c = contribution(item, produce, { ...TYPICAL, ripeness });
+    return { poured: bare(c.poured), held: bare(c.held), ethanolKg: c.poured.ethanolKg };
+  });
+  const [low, mid, high] = [parts[0]!, parts[1]!, parts[2]!];
+  const z = () => (produce ? normalsFor(e.size, random, normalQuantile) : zeros(e.size));
+  const [ripe, body, slow, food] = [z(), z(), z(), z()];
+  /** What member `i` finds of one figure: along the table's spread by ripeness. */
+  const found = (which: 'poured' | 'held', k: keyof Bare, i: number): number => {
+    const [a, b, c] = [low[which][k], mid[which][k], high[which][k]];
+    const t = ripe[i]! / Z90;
+    const x = Math.max(0.2 * b, b + t * (t < 0 ? b - a : c - b));
+    if (k === 'otherKg') return x * Math.max(0.3, 1 + EXTRACT * body[i]!) * amount[i]!;
+    if (k === 'nitrogenMg') return x * Math.exp(NITROGEN * food[i]!) * amount[i]!;
+    return x * amount[i]!;
+  };
+  let overs = 0;
+  const bringsSugar = mid.poured.hexoseKg + mid.held.hexoseKg > 1e-6;
+  for (const { vesselId, share } of flow.to) {
+    const c = cellOf(e, vesselId);
+    for (let i = 0; i < e.size; i++) {
+      const wasOver = isNearlyOver(c, i);
+      // What gives in its time waits in its lot: a layer all of it, fruit what it holds.
+      for (const which of ['poured', 'held'] as const) {
+        if (lot && (lot.isLayer || which === 'held')) continue;
+        c.waterKg[i]! += found(which, 'waterKg', i) * share;
+        const hexose = found(which, 'hexoseKg', i) * share;
+        c.hexoseKg[i]! += hexose;
+        c.everKg[i]! += hexose;
+        c.boundKg[i]! += found(which, 'boundKg', i) * share;
+        c.otherKg[i]! += found(which, 'otherKg', i) * share;
+        c.nitrogenMg[i]! += found(which, 'nitrogenMg', i) * share;
+      }
+      c.ethanolKg[i]! += mid.ethanolKg * amount[i]! * share;
+      // A wine already in the must was read by nobody.
+      if (bringsSugar) newSugar(c, i, wasOver, random);
+      if (bringsSugar && wasOver) overs += e.weight[i]! * share;
+    }
+  }
+  if (overs > 0.5) r.isFedLate = true;
+  if (!lot) return;
+  const which = lot.isLayer ? 'poured' : 'held';
+  const column = (k: keyof Bare) => Float64Array.from({ length: e.size }, (_, i) => found(which, k, i));
+  e.lots.push({
+    id: lot.id,
+    vesselId: flow.to[0]!.vesselId,
+    halfH: slow.map((x) => lot.halfH * Math.exp(PACE * x)),
+    waterKg: column('waterKg'),
+    hexoseKg: column('hexoseKg'),
+    boundKg: column('boundKg'),
+    otherKg: column('otherKg'),
+    nitrogenMg: column('nitrogenMg')
+  });
+}
+
+const isNearlyOver = (c: Cell, i: number): boolean =>
+  c.ethanolKg[i]! > 0 && c.hexoseKg[i]! < NEARLY_OVER * c.everKg[i]!;
+
+/** Sugar has come: what slept may wake, what was over may not, and whether it stalls is open once more. */
+function newSugar(c: Cell, i: number, wasOver: boolean, random: () => number): void {
+  const luck = random();
+  if (c.asleep[i]) c.asleep[i] = luck < WAKES ? 0 : 1;
+  else if (wasOver) c.asleep[i] = luck < LIES ? 1 : 0;
+  c.stall[i] = drawStall(c.hexoseKg[i]! / Math.max(1e-9, c.everKg[i]!), random);
+}
+
+/** Other wine comes, with its yeast. */
+export function pourWine(r: Running, flow: Of<'wine'>): void {
+  const { e } = r;
+  for (const y of flow.yeasts) r.tolerance = strongest(r.tolerance, toleranceOf(y));
+  const c = cellOf(e, flow.to);
+  const s = bare(flow.stock);
+  const random = randomOf(e);
+  const z = normalsFor(e.size, random, normalQuantile);
+  const t = normalsFor(e.size, random, normalQuantile);
+  for (let i = 0; i < e.size; i++) {
+    const amount = Math.max(0.2, 1 + POURED * z[i]!);
+    const wasOver = isNearlyOver(c, i);
+    c.waterKg[i]! += s.waterKg * amount;
+    c.hexoseKg[i]! += s.hexoseKg * amount;
+    c.everKg[i]! += (s.hexoseKg + flow.stock.ethanolKg / e.yieldG[i]!) * amount;
+    c.boundKg[i]! += s.boundKg * amount;
+    c.otherKg[i]! += s.otherKg * amount;
+    c.nitrogenMg[i]! += s.nitrogenMg * amount;
+    c.ethanolKg[i]! += flow.stock.ethanolKg * amount;
+    for (const y of flow.yeasts) c.wallAbv[i] = Math.max(c.wallAbv[i]!, drawn(toleranceOf(y), t[i]!));
+    if (flow.stock.hexoseKg > 1e-6) newSugar(c, i, wasOver, random);
+  }
+}

@@ -1,0 +1,58 @@
+import { ETHANOL_20 } from '../liquid/ethanol';
+import type { Estimate } from '../units/range';
+import { litresOf, quantiles, sgOf, zeros, type Cell, type Ensemble } from './ensemble';
+
+/** What one vessel holds, or several together: one figure a member. */
+export type Columns = {
+  litres: Float64Array;
+  sg: Float64Array;
+  abv: Float64Array;
+  /** fermentable sugar as hexose, g/L */
+  sugarGL: Float64Array;
+  /** 1 where nothing more is to come: its sugar gone, or its yeast at its limit */
+  isDone: Float64Array;
+};
+
+/** Less sugar than this is dry, and what is left of it ferments unseen, g/L. */
+const DRY_GL = 3;
+/** So near its limit a yeast has stopped, as a share of it. */
+const AT_WALL = 0.97;
+
+/** What some vessels hold together, by member; done is what is done in each. */
+export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
+  const [litres, sg, abv, sugarGL] = [zeros(e.size), zeros(e.size), zeros(e.size), zeros(e.size)];
+  const isDone = zeros(e.size).fill(cells.length > 0 ? 1 : 0);
+  for (const c of cells)
+    for (let i = 0; i < e.size; i++) {
+      const l = litresOf(c, i);
+      if (l <= 0) continue;
+      litres[i]! += l;
+      // Wines that differ are told as if they stood together.
+      sg[i]! += sgOf(c, i) * l;
+      abv[i]! += (100 * c.ethanolKg[i]!) / ETHANOL_20;
+      sugarGL[i]! += 1000 * c.hexoseKg[i]!;
+      const strength = (100 * c.ethanolKg[i]!) / ETHANOL_20 / l;
+      const isOver = (1000 * c.hexoseKg[i]!) / l < DRY_GL || strength >= AT_WALL * c.wallAbv[i]!;
+      if (c.asleep[i] || !isOver) isDone[i] = 0;
+    }
+  for (let i = 0; i < e.size; i++) {
+    const l = litres[i]!;
+    sg[i] = l > 0 ? sg[i]! / l : NaN;
+    abv[i] = l > 0 ? abv[i]! / l : NaN;
+    sugarGL[i] = l > 0 ? sugarGL[i]! / l : NaN;
+  }
+  return { litres, sg, abv, sugarGL, isDone };
+}
+
+/** The 10th, 50th and 90th percentile. */
+export function estimateOf(values: Float64Array, weight: Float64Array): Estimate {
+  const [low, likely, high] = quantiles(values, weight, [0.1, 0.5, 0.9]) as [number, number, number];
+  return { low, likely, high };
+}
+
+/** The weighted mean: of what is 0 or 1, a chance. */
+export function meanOf(values: ArrayLike<number>, weight: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i]! * weight[i]!;
+  return sum;
+}

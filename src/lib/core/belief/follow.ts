@@ -1,0 +1,251 @@
+import { YIELD } from '../ferment/convert';
+import { goOn, NOTHING_GL } from '../ferment/model';
+import { BOTTLES, type Flow } from '../ledger/flow';
+import { ETHANOL_20 } from '../liquid/ethanol';
+import { WATER_20 } from '../liquid/water';
+import { drawn, normalQuantile } from '../maths/draw';
+import { toleranceOf } from '../plan/chosen';
+import type { Yeast } from '../plan/plan';
+import { COLD_C, YEASTS } from '../tables/yeasts';
+import { pour, pourWine } from './bring';
+import {
+  cellOf,
+  copyOf,
+  keepOf,
+  litresOf,
+  normalsFor,
+  pourCell,
+  randomOf,
+  seedOf,
+  turn,
+  zeros,
+  type Cell,
+  type Ensemble,
+  type GivingLot,
+  type Running
+} from './ensemble';
+import { looksSeen } from './looks';
+import { couldReachGL, strongest } from './reach';
+import { markSeen, spiritSeen } from './measure';
+import { readingSeen } from './observe';
+
+const HOUR = 3_600_000;
+
+/** What yeast finds that nobody wrote down: a spoon of nutrient, raisins, spent yeast; mg/L. Ours. */
+const UNWRITTEN_MG = 50;
+const VIGOUR = 0.4;
+const LAG = 0.45;
+/** A cellar that nobody measured, °C, and how far a sample's temperature is from the must's. */
+const USUAL_C = 20;
+const WARMER_C = 1.8;
+/** Hours until yeast works, by how it was pitched. Common practice: dry 12–24, rehydrated 4–12, starter 2–6, wild 2–5 days. */
+const LAG_H = { dry: 17, rehydrated: 8, starter: 4 } as const;
+const WILD_LAG_H = 78;
+/** What of a sachet lives, and how much goes in where nobody said, g/L. */
+const ALIVE = 0.6;
+const PITCHED_GL = 0.25;
+const WILD_GL = 0.004;
+/** A drop of yeast is in every vessel that wine has stood in, g/L. */
+const TRACE_GL = 0.003;
+/** A stalled wine wakes by fresh yeast so often. Ours. */
+const WAKES = 0.6;
+
+/** What is known of a batch apart from its liquid. */
+export type Setting = { id: string; startedAt: number; plannedYeast: Yeast | undefined; isWild: boolean };
+
+/** The members before anything went in. */
+export function beginning(setting: Setting, size: number): Running {
+  const e: Ensemble = {
+    size,
+    weight: new Float64Array(size).fill(1 / size),
+    cells: {},
+    lots: [],
+    yieldG: zeros(size),
+    wallAbv: zeros(size),
+    vigour: zeros(size),
+    startsAt: zeros(size),
+    stemSg: zeros(size),
+    warmerC: zeros(size),
+    bubble: zeros(size),
+    seed: seedOf(setting.id)
+  };
+  const random = randomOf(e);
+  const z = () => normalsFor(size, random, normalQuantile);
+  const [y, v, l, s, w, b, t] = [z(), z(), z(), z(), z(), z(), z()];
+  for (let i = 0; i < size; i++) {
+    e.yieldG[i] = drawn(YIELD.ethanol, y[i]!);
+    e.vigour[i] = Math.exp(VIGOUR * v[i]!);
+    e.startsAt[i] =
+      setting.startedAt + HOUR * WILD_LAG_H * (setting.isWild ? 1 : 1.5) * Math.exp(LAG * l[i]!);
+    e.stemSg[i] = 0.0006 * s[i]!;
+    e.warmerC[i] = WARMER_C * w[i]!;
+    e.bubble[i] = Math.exp(0.6 * b[i]!);
+    e.wallAbv[i] = drawn(YEASTS.wild.toleranceAbv, t[i]!);
+  }
+  const coldC = COLD_C[setting.isWild ? 'wild' : (setting.plannedYeast?.yeastId ?? 'wine')];
+  return {
+    e,
+    at: setting.startedAt,
+    tempC: USUAL_C,
+    coldC,
+    seen: [],
+    tolerance: YEASTS.wild.toleranceAbv,
+    isFedLate: false,
+    filledGL: {}
+  };
+}
+
+/** A running ensemble that can go its own way. */
+export const branch = (r: Running): Running => ({
+  ...r,
+  e: copyOf(r.e),
+  seen: [...r.seen],
+  filledGL: { ...r.filledGL }
+});
+
+/** Lets time pass in every member: fruit gives, yeast works. */
+export function goTo(r: Running, at: number): void {
+  const { e } = r;
+  const hours = (at - r.at) / HOUR;
+  if (hours > 1e-6) {
+    for (const lot of e.lots) give(e, lot, hours);
+    for (const cell of Object.values(e.cells)) fermentCell(r, cell, at);
+  }
+  r.at = Math.max(r.at, at);
+}
+
+function give(e: Ensemble, lot: GivingLot, hours: number): void {
+  const cell = cellOf(e, lot.vesselId);
+  for (let i = 0; i < e.size; i++) {
+    const share = 1 - 2 ** (-hours / lot.halfH[i]!);
+    cell.waterKg[i]! += lot.waterKg[i]! * share;
+    cell.hexoseKg[i]! += lot.hexoseKg[i]! * share;
+    cell.everKg[i]! += lot.hexoseKg[i]! * share;
+    cell.boundKg[i]! += lot.boundKg[i]! * share;
+    cell.otherKg[i]! += lot.otherKg[i]! * share;
+    cell.nitrogenMg[i]! += lot.nitrogenMg[i]! * share;
+    const stays = 1 - share;
+    lot.waterKg[i]! *= stays;
+    lot.hexoseKg[i]! *= stays;
+    lot.boundKg[i]! *= stays;
+    lot.otherKg[i]! *= stays;
+    lot.nitrogenMg[i]! *= stays;
+  }
+}
+
+const brew = { yeastGL: 0, nitrogenMgL: 0, sugarGL: 0, ethanolGL: 0 };
+const pace = { tempC: 0, coldC: 0, wallGL: 0, vigour: 0 };
+
+function fermentCell(r: Running, c: Cell, at: number): void {
+  const { e } = r;
+  pace.coldC = r.coldC;
+  for (let i = 0; i < e.size; i++) {
+    if (c.asleep[i] || !(c.hexoseKg[i]! > 0)) continue;
+    const hours = (at - Math.max(r.at, e.startsAt[i]!)) / HOUR;
+    if (hours <= 0) continue;
+    const litres = litresOf(c, i);
+    if (litres <= 0 || c.hexoseKg[i]! * 1000 < NOTHING_GL * litres) continue;
+    brew.yeastGL = Math.max(TRACE_GL, c.yeastG[i]! / litres);
+    brew.nitrogenMgL = c.nitrogenMg[i]! / litres;
+    brew.sugarGL = (1000 * c.hexoseKg[i]!) / litres;
+    brew.ethanolGL = (1000 * c.ethanolKg[i]!) / litres;
+    pace.tempC = r.tempC + e.warmerC[i]!;
+    pace.vigour = e.vigour[i]!;
+    pace.wallGL = c.wallAbv[i]! * 10 * ETHANOL_20;
+    const goneKg = (goOn(brew, pace, hours) * litres) / 1000;
+    c.yeastG[i] = brew.yeastGL * litres;
+    c.nitrogenMg[i] = brew.nitrogenMgL * litres;
+    if (goneKg <= 0) continue;
+    turn(c, i, goneKg, e.yieldG[i]!);
+    c.sinceKg[i]! += goneKg;
+  }
+}
+
+/** Follows one flow: time passes, then it happens in every member. */
+export function follow(r: Running, flow: Flow): void {
+  goTo(r, flow.at);
+  const { e } = r;
+  switch (flow.kind) {
+    case 'pour':
+      return pour(r, flow);
+    case 'wine':
+      return pourWine(r, flow);
+    case 'pace':
+      for (const lot of e.lots) for (let i = 0; i < e.size; i++) lot.halfH[i]! *= flow.factor;
+      return;
+    case 'out':
+      e.lots = e.lots.filter((l) => !flow.lotIds.includes(l.id));
+      return;
+    case 'keep':
+      return keepOf(cellOf(e, flow.vesselId), flow.share);
+    case 'move':
+      move(e, flow);
+      for (const { vesselId } of flow.to)
+        if (vesselId.startsWith(BOTTLES)) r.filledGL[vesselId] = couldReachGL(r, cellOf(e, vesselId));
+      return;
+    case 'boil': {
+      const c = cellOf(e, flow.vesselId);
+      for (let i = 0; i < e.size; i++)
+        c.waterKg[i] = Math.max(0.05 * c.waterKg[i]!, c.waterKg[i]! - flow.waterKg);
+      return;
+    }
+    case 'pitch':
+      return pitch(r, flow);
+    case 'warmth':
+      r.tempC = flow.tempC;
+      return;
+    case 'mark':
+      return markSeen(e, flow.vesselIds, flow.foundL);
+    case 'read': {
+      const seen = readingSeen(r, flow);
+      if (seen) r.seen.push(seen);
+      return;
+    }
+    case 'look':
+      return looksSeen(r, flow.vesselId, flow.look);
+    case 'spirit':
+      return spiritSeen(e, flow.vesselId, flow.abv);
+  }
+}
+
+type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
+
+function move(e: Ensemble, { from, to, keep }: Of<'move'>): void {
+  const source = cellOf(e, from);
+  for (const t of to) pourCell(cellOf(e, t.vesselId), source, t.share, e.size);
+  const main = to[0];
+  if (keep <= 0) {
+    if (main) for (const lot of e.lots) if (lot.vesselId === from) lot.vesselId = main.vesselId;
+    delete e.cells[from];
+  } else keepOf(source, keep);
+}
+
+function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
+  const { e } = r;
+  const random = randomOf(e);
+  const [t, l, w] = [
+    normalsFor(e.size, random, normalQuantile),
+    normalsFor(e.size, random, normalQuantile),
+    normalsFor(e.size, random, normalQuantile)
+  ];
+  const isWild = yeast.yeastId === 'wild';
+  const spread = toleranceOf(yeast);
+  const lagH = isWild ? WILD_LAG_H : LAG_H[how ?? 'dry'];
+  r.coldC = Math.min(r.coldC, COLD_C[yeast.yeastId ?? 'wine']);
+  r.tolerance = strongest(r.tolerance, spread);
+  const isFirst = Object.values(e.cells).every((c) => c.yeastG[0] === 0);
+  for (let i = 0; i < e.size; i++) {
+    const wall = drawn(spread, t[i]!);
+    e.wallAbv[i] = isFirst ? wall : Math.max(e.wallAbv[i]!, wall);
+    e.startsAt[i] = Math.min(e.startsAt[i]!, at + HOUR * lagH * Math.exp(LAG * l[i]!));
+    for (const c of Object.values(e.cells)) {
+      if (isFirst) c.nitrogenMg[i]! += (UNWRITTEN_MG * c.waterKg[i]!) / WATER_20;
+      c.wallAbv[i] = isFirst ? wall : Math.max(c.wallAbv[i]!, wall);
+      const litres = c.waterKg[i]! / WATER_20;
+      const given =
+        massG === null ? PITCHED_GL * Math.exp(0.3 * w[i]!) * litres : massG / Object.keys(e.cells).length;
+      c.yeastG[i]! += isWild ? WILD_GL * litres : ALIVE * given;
+      if (c.asleep[i] && random() < WAKES) c.asleep[i] = 0;
+    }
+  }
+}

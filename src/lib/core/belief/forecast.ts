@@ -1,0 +1,164 @@
+import type { BatchState } from '../ledger/state';
+import type { Yeast } from '../plan/plan';
+import type { Estimate } from '../units/range';
+import { asItIs, believe, CAREFUL, cellsOf, toldOf, type Told } from './believe';
+import { columnsOf, estimateOf, meanOf } from './columns';
+import { quantiles, zeros, type Running } from './ensemble';
+import { beginning, follow, goTo } from './follow';
+
+const DAY = 86_400_000;
+
+/** One day ahead: gravity in its half and its 8-in-10 band, strength, and the chance that it is done. */
+export type Ahead = {
+  d: number;
+  sg: Estimate;
+  /** between these half of the possible wines lie */
+  sgHalf: { low: number; high: number };
+  abv: Estimate;
+  done: number;
+};
+
+export type Forecast = {
+  days: Ahead[];
+  /** days from now until it is done, of those wines that come to it in time, and how many do */
+  dry: { inDays: Estimate; chance: number };
+  /** days from now until it reads 1.010: the cap falls, and it may go into glass */
+  quiet: { inDays: Estimate; chance: number };
+  /** chance that it stands still with sugar left by then */
+  stuckChance: number;
+};
+
+/** What is asked of it: another temperature, sugar in a jar, fresh yeast, nutrient; from now on. */
+export type WhatIf = {
+  tempC?: number | undefined;
+  sugarKg?: number | undefined;
+  yeast?: Yeast | undefined;
+  nitrogenMgL?: number | undefined;
+};
+
+/** Gravity at which a ferment has quietened. Common practice: 1.010. */
+const QUIET_SG = 1.01;
+
+/** A batch that is only planned: all of it goes in now, and the yeast a day later. */
+export function plannedRunning(
+  s: Pick<BatchState, 'id' | 'plan' | 'flows' | 'startedAt'>,
+  size: number
+): Running {
+  const isWild = s.plan.wildYeast === 'wild';
+  const r = beginning({ id: s.id, startedAt: s.startedAt, plannedYeast: s.plan.yeast, isWild }, size);
+  for (const flow of s.flows) follow(r, flow);
+  return r;
+}
+
+function askWhatIf(r: Running, vesselIds: readonly string[], what: WhatIf): void {
+  const at = r.at;
+  if (what.tempC !== undefined) {
+    r.tempC = what.tempC;
+    r.e.warmerC.fill(0);
+  }
+  if (what.yeast) follow(r, { at, kind: 'pitch', yeast: what.yeast, massG: null, how: 'rehydrated' });
+  if (what.sugarKg)
+    follow(r, {
+      at,
+      kind: 'pour',
+      eventId: 'what-if',
+      item: { kind: 'sugar', sugarId: 'white', massKg: what.sugarKg },
+      to: vesselIds.map((vesselId) => ({ vesselId, share: 1 / vesselIds.length })),
+      lot: null
+    });
+  if (what.nitrogenMgL)
+    for (const id of vesselIds) {
+      const c = r.e.cells[id];
+      if (c) for (let i = 0; i < r.e.size; i++) c.nitrogenMg[i]! += what.nitrogenMgL * c.waterKg[i]!;
+    }
+}
+
+/**
+ * What a wine will do: its possible wines run on, day by day.
+ * @param r members of the caller's own, at the moment it is asked; they are run on in place
+ * @param isOver asked between days: a forecast that nobody waits for any more is broken off
+ */
+export function runAhead(
+  r: Running,
+  vesselIds: readonly string[],
+  days: number,
+  what: WhatIf = {},
+  isOver: () => boolean = () => false
+): Forecast {
+  const { e } = r;
+  const from = r.at;
+  askWhatIf(r, vesselIds, what);
+  const cells = vesselIds.flatMap((id) => e.cells[id] ?? []);
+  const out: Ahead[] = [];
+  const dryAt = zeros(e.size).fill(NaN);
+  const quietAt = zeros(e.size).fill(NaN);
+  const stuck = zeros(e.size);
+  for (let d = 0; d <= days && !isOver(); d++) {
+    goTo(r, from + d * DAY);
+    // What has stalled by its own luck stands where it stalled.
+    asItIs(r);
+    const { sg, abv, isDone } = columnsOf(e, cells);
+    for (let i = 0; i < e.size; i++) {
+      if (isDone[i] && Number.isNaN(dryAt[i]!)) dryAt[i] = d;
+      if (sg[i]! <= QUIET_SG && Number.isNaN(quietAt[i]!)) quietAt[i] = d;
+      stuck[i] = cells.some((c) => c.asleep[i] === 1) ? 1 : 0;
+    }
+    const [low, high] = quantiles(sg, e.weight, [0.25, 0.75]) as [number, number];
+    out.push({
+      d,
+      sg: estimateOf(sg, e.weight),
+      sgHalf: { low, high },
+      abv: estimateOf(abv, e.weight),
+      done: meanOf(isDone, e.weight)
+    });
+  }
+  const reached = (when: Float64Array) => ({
+    inDays: estimateOf(when, e.weight),
+    chance: meanOf(
+      when.map((x) => (Number.isNaN(x) ? 0 : 1)),
+      e.weight
+    )
+  });
+  return { days: out, dry: reached(dryAt), quiet: reached(quietAt), stuckChance: meanOf(stuck, e.weight) };
+}
+
+/** Days ahead that a list keeps. */
+const KEPT_DAYS = [0, 1, 2, 3, 5, 7, 10, 14, 21, 30, 45, 60, 90, 120, 180] as const;
+
+/** What will be told of a batch some days on, if nothing is done and nothing read. */
+export type Later = { d: number; told: Told };
+
+/**
+ * What lists will say of a batch as the days go by, so that its events need not be read again for it.
+ * @returns nothing where no wine stands in a vessel
+ */
+export function toldLater(s: BatchState): Later[] {
+  if (s.flows.length === 0 || s.fills.length === 0) return [];
+  const r = believe(s);
+  const from = r.at;
+  return KEPT_DAYS.map((d) => {
+    goTo(r, from + d * DAY);
+    asItIs(r);
+    return { d, told: toldOf(r, cellsOf(s, r.e)) };
+  });
+}
+
+/** What a batch will do from the moment of its state. */
+export function forecastOf(
+  s: BatchState,
+  days: number,
+  what: WhatIf = {},
+  size = CAREFUL,
+  isOver?: () => boolean
+): Forecast | null {
+  if (s.flows.length === 0 || s.fills.length === 0) return null;
+  const r = believe(s, size);
+  if (cellsOf(s, r.e).length === 0) return null;
+  return runAhead(
+    r,
+    s.fills.map((f) => f.vesselId),
+    days,
+    what,
+    isOver
+  );
+}

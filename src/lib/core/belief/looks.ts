@@ -1,0 +1,118 @@
+import { goOn, type Brew, type Pace } from '../ferment/model';
+import { ETHANOL_20 } from '../liquid/ethanol';
+import { BOTTLES, type Look } from '../ledger/flow';
+import { litresOf, zeros, type Cell, type Running } from './ensemble';
+import { bell } from './likelihood';
+import { reweighed, tail } from './weigh';
+
+/** Gas that a gram of hexose gives, g, and a litre of it at room warmth, g. Gay-Lussac; handbooks (from memory). */
+const GAS_G = 0.49;
+const GAS_G_PER_L = 1.84;
+/** The usual bubble of an airlock, L. Common practice: about a millilitre; each airlock's own is learnt. */
+const BUBBLE_L = 0.001;
+/** Bubbles a minute that warming and splashing let go by themselves, and how often that is all there is. Ours. */
+const BY_ITSELF = 0.3;
+const OFTEN_BY_ITSELF = 0.15;
+/** How far a count is off the pace it tells of, in its logarithm. Ours. */
+const COUNT_SD = 0.5;
+
+/** Sugar in g/L between the words: dry under about 6, a little sweet to 25, with overlap. Common practice. */
+const DRY_GL = 6;
+const SWEET_GL = 25;
+
+/** Whether a member has stalled by now, as its own luck has it. */
+export const hasStalled = (c: Cell, i: number): boolean =>
+  c.asleep[i] === 1 || (c.stall[i]! >= 0 && c.hexoseKg[i]! < c.stall[i]! * c.everKg[i]!);
+
+const brew: Brew = { yeastGL: 0, nitrogenMgL: 0, sugarGL: 0, ethanolGL: 0 };
+const pace: Pace = { tempC: 0, coldC: 0, wallGL: 0, vigour: 0 };
+
+/** How much hexose goes in a member just now, g in a litre and hour. */
+export function paceGL(r: Running, c: Cell, i: number): number {
+  const litres = litresOf(c, i);
+  if (litres <= 0 || hasStalled(c, i) || r.at < r.e.startsAt[i]!) return 0;
+  brew.yeastGL = c.yeastG[i]! / litres;
+  brew.nitrogenMgL = c.nitrogenMg[i]! / litres;
+  brew.sugarGL = (1000 * c.hexoseKg[i]!) / litres;
+  brew.ethanolGL = (1000 * c.ethanolKg[i]!) / litres;
+  pace.tempC = r.tempC + r.e.warmerC[i]!;
+  pace.coldC = r.coldC;
+  pace.vigour = r.e.vigour[i]!;
+  pace.wallGL = c.wallAbv[i]! * 10 * ETHANOL_20;
+  return goOn(brew, pace, 1);
+}
+
+/** 0 far below `at`, 1 far above, steeper with `power`. */
+const rises = (x: number, at: number, power: number): number => {
+  const t = (Math.max(0, x) / at) ** power;
+  return t / (1 + t);
+};
+
+/** How likely one member shows what was seen. */
+function likelihoodOf(
+  look: Look,
+  sugarGL: number,
+  rate: number,
+  goneShare: number,
+  litres: number,
+  bubble: number
+): number {
+  let p = 1;
+  if (look.bubbles) {
+    const { count, seconds } = look.bubbles;
+    const perMinute = (rate * litres * GAS_G) / GAS_G_PER_L / 60 / (BUBBLE_L * bubble) + 0.01;
+    const seen = (60 * Math.max(1, count)) / seconds;
+    const far = Math.log(seen / perMinute);
+    p *=
+      count === 0
+        ? 0.9 * tail(far / COUNT_SD) + 0.02
+        : (1 - OFTEN_BY_ITSELF) * bell(far, 0, COUNT_SD) +
+          OFTEN_BY_ITSELF * bell(Math.log(seen / BY_ITSELF), 0, 1.2);
+  }
+  if (look.cap === 'up') p *= 0.05 + 0.95 * rises(rate, 0.25, 1.5);
+  if (look.cap === 'falling') p *= 0.1 + 0.9 * rises(goneShare, 0.3, 3) * (1 - 0.5 * rises(rate, 1.5, 3));
+  if (look.cap === 'fallen') p *= 0.05 + 0.95 * rises(goneShare, 0.35, 3) * (1 - rises(rate, 0.9, 2));
+  if (look.foam === 'over') p *= 0.05 + 0.95 * rises(rate, 0.7, 2);
+  if (look.foam === 'some') p *= 0.1 + 0.9 * rises(rate, 0.15, 1);
+  if (look.foam === 'none') p *= 0.15 + 0.85 * (1 - rises(rate, 0.8, 2));
+  if (look.taste) {
+    const [dry, sweet] = [1 - rises(sugarGL, DRY_GL, 3), rises(sugarGL, SWEET_GL, 4)];
+    p *=
+      0.03 +
+      0.94 * (look.taste === 'dry' ? dry : look.taste === 'sweet' ? sweet : Math.max(0, 1 - dry - sweet));
+  }
+  // A fermenting wine does not clear; a cloudy one may have ended long ago.
+  if (look.clarity === 'clear') p *= 0.02 + 0.98 * (1 - rises(rate, 0.02, 1.5));
+  if (look.stillDays !== undefined && look.stillDays > 0)
+    p *= 0.04 + 0.96 * (1 - rises(rate, 0.04 / Math.max(1, Math.min(4, look.stillDays / 3)), 1.5));
+  return p;
+}
+
+/** Weighs the members by what was seen, heard and tasted, in one vessel or in all. */
+export function looksSeen(r: Running, vesselId: string | null, look: Look): void {
+  const { e } = r;
+  const cells = Object.entries(e.cells)
+    .filter(([id]) => (vesselId === null ? !id.startsWith(BOTTLES) : id === vesselId))
+    .map(([, c]) => c);
+  if (cells.length === 0) return;
+  const factor = zeros(e.size);
+  for (let i = 0; i < e.size; i++) {
+    let p = 1;
+    for (const c of cells) {
+      const litres = litresOf(c, i);
+      const ever = Math.max(1e-9, c.everKg[i]!);
+      const left = hasStalled(c, i) ? Math.max(c.hexoseKg[i]!, c.stall[i]! * ever) : c.hexoseKg[i]!;
+      p *= likelihoodOf(
+        look,
+        litres > 0 ? (1000 * left) / litres : 0,
+        paceGL(r, c, i),
+        1 - left / ever,
+        litres,
+        e.bubble[i]!
+      );
+    }
+    // Several vessels seen at once are one look.
+    factor[i] = p ** (1 / cells.length);
+  }
+  reweighed(e, factor);
+}

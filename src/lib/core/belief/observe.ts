@@ -1,0 +1,264 @@
+import { ETHANOL_20 } from '../liquid/ethanol';
+import { BOTTLES, type Flow } from '../ledger/flow';
+import { normalQuantile } from '../maths/draw';
+import {
+  litresOf,
+  normalsFor,
+  randomOf,
+  resample,
+  sgOf,
+  turn,
+  type Cell,
+  type Ensemble,
+  type Running,
+  type Seen
+} from './ensemble';
+import { bell } from './likelihood';
+import { reweigh, tail } from './weigh';
+import { drawStall, goesThrough, stallDensity } from './stall';
+
+/** A stem read at eye level, and what adds to it: no temperature taken, fruit still in, a refractometer. Ours. */
+const READ_SG = 0.0011;
+const NO_TEMP_SG = 0.0005;
+const PULP_SG = 0.0015;
+const ROUGH_SG = 0.003;
+/** So many readings are slips, and how far off they are. */
+const SLIP = 0.03;
+const SLIP_SG = 0.03;
+/** How far the pace between two readings may be off the sums, in its logarithm. */
+const PACE_SD = 0.55;
+/** What a sleeping wine, or one that had not begun, does all the same. */
+const WAKES = 0.08;
+/** Chance that something was not as written, where a reading asks for it, and how far off it is. */
+const NOT_WRITTEN = 0.02;
+const NOT_WRITTEN_SG = 0.025;
+/** As far as this a ferment has come to its end, and before that it has not begun; by the share that is gone. */
+const AT_END = 0.995;
+const NOT_BEGUN = 0.002;
+/** A reading may lie so far under a wine's end, where its fruit left less behind than the table says. */
+const UNDER_SG = 0.004;
+/** Places within a reading's error at which what lies between is looked at: equal parts of a normal. */
+const LOOK_AT = [-1.38, -0.67, -0.21, 0.21, 0.67, 1.38] as const;
+const LOOKS = LOOK_AT.length;
+
+const total = (list: readonly number[]): number => {
+  let sum = 0;
+  for (const x of list) sum += x;
+  return sum;
+};
+/** Which of several weights a random number falls on. */
+function pickOf(weights: readonly number[], sum: number, random: () => number): number {
+  let left = random() * sum;
+  let k = 0;
+  while (k < weights.length - 1 && (left -= weights[k]!) > 0) k += 1;
+  return k;
+}
+
+/** What a member takes a reading for. */
+const Took = { none: 0, slip: 1, still: 2, going: 3, sleeps: 4, ended: 5, woke: 6, written: 7 } as const;
+
+type Read = Extract<Flow, { kind: 'read' }>;
+
+/** Weighs every member by a gravity, and brings each to where it reads so. */
+export function readingSeen(r: Running, flow: Read): Seen | null {
+  const { e } = r;
+  const ids =
+    flow.vesselId !== null ? [flow.vesselId] : Object.keys(e.cells).filter((id) => !id.startsWith(BOTTLES));
+  const cells = ids.flatMap((id) => (e.cells[id] ? [{ id, c: e.cells[id] }] : []));
+  if (cells.length === 0) return null;
+  const random = randomOf(e);
+  const error = normalsFor(e.size, random, normalQuantile);
+  const hasPulp = e.lots.some(
+    (l) => ids.includes(l.vesselId) && (l.waterKg[0]! > 1e-3 || l.hexoseKg[0]! > 1e-4)
+  );
+  const sd = Math.hypot(
+    READ_SG,
+    flow.hasTemp ? 0 : NO_TEMP_SG,
+    hasPulp ? PULP_SG : 0,
+    flow.isRough ? ROUGH_SG : 0
+  );
+  const factor = new Float64Array(e.size);
+  const took = new Uint8Array(e.size);
+  for (let i = 0; i < e.size; i++) {
+    const which = cells.length === 1 ? 0 : Math.floor(random() * cells.length);
+    const one = weighOne(e, cells[which]!.c, i, r.at, flow.sg - e.stemSg[i]!, sd, error[i]!, random);
+    factor[i] = one.likelihood;
+    took[i] = one.took;
+  }
+  let [slip, written] = [0, 0];
+  reweigh(e, factor);
+  for (let i = 0; i < e.size; i++) {
+    if (took[i] === Took.slip) slip += e.weight[i]!;
+    if (took[i] === Took.written) written += e.weight[i]!;
+  }
+  resample(e, e.size / 2);
+  return {
+    eventId: flow.eventId,
+    at: flow.at,
+    vesselId: cells[0]!.id,
+    sg: flow.sg,
+    slip,
+    notAsWritten: written
+  };
+}
+
+/**
+ * What one member makes of a gravity: a slip; or a true reading of a wine that stands where it stood, ferments, sleeps,
+ * has come to its end, or woke; or a must that was not as written. The member is brought to where it reads so; how
+ * likely all of them are together is its factor.
+ */
+function weighOne(
+  e: Ensemble,
+  c: Cell,
+  i: number,
+  at: number,
+  sg: number,
+  sd: number,
+  error: number,
+  random: () => number
+): { likelihood: number; took: number } {
+  const now = sgOf(c, i);
+  if (!Number.isFinite(now)) return { likelihood: 1e-9, took: Took.none };
+  const litres = litresOf(c, i);
+  const y = e.yieldG[i]!;
+  const since = c.sinceKg[i]!;
+  // The must of this member as it was last seen, and as it can end.
+  const room = Math.max(0, ((c.wallAbv[i]! / 100) * litres * ETHANOL_20 - c.ethanolKg[i]!) / y);
+  const whole = since + Math.min(c.hexoseKg[i]!, room);
+  const ever = Math.max(1e-9, c.everKg[i]!);
+  const asleep = c.asleep[i] === 1;
+  const hasYeast = at >= e.startsAt[i]!;
+  turn(c, i, -since, y);
+  const start = sgOf(c, i);
+  turn(c, i, whole, y);
+  const end = sgOf(c, i);
+  turn(c, i, since - whole, y);
+  const perSg = whole > 1e-9 && start - end > 1e-6 ? whole / (start - end) : 0;
+
+  const honest = 1 - SLIP;
+  const weights = [0, SLIP * bell(sg - now, 0, SLIP_SG), 0, 0, 0, 0, 0, 0];
+  const startShare = (c.hexoseKg[i]! + since) / ever;
+  const isEnded = whole <= 1e-9 || start - end < 2e-4;
+  const f = whole > 1e-9 ? Math.min(1, since / whole) : 1;
+  // What nobody saw may have gone on a little even where the sums say nothing.
+  const tau = Math.max(-Math.log(Math.max(1e-12, 1 - f)), 1e-9);
+  const zOf = (share: number) => Math.log(-Math.log(1 - share) / tau) / PACE_SD;
+  if (asleep) weights[Took.still] = honest * (1 - WAKES) * bell(sg - start, 0, sd);
+  else {
+    weights[Took.still] = honest * (isEnded ? 1 : tail(zOf(NOT_BEGUN))) * bell(sg - start, 0, sd);
+    if (!isEnded)
+      weights[Took.ended] =
+        honest *
+        (1 - tail(zOf(AT_END))) *
+        goesThrough(startShare, (c.hexoseKg[i]! + since - whole) / ever) *
+        bell(sg - end, 0, sd);
+  }
+  // What lies between is looked at in a few places of the reading's own error.
+  const between = {
+    going: new Array<number>(LOOKS).fill(0),
+    sleeps: new Array<number>(LOOKS).fill(0),
+    woke: new Array<number>(LOOKS).fill(0)
+  };
+  const targets = new Array<number>(LOOKS).fill(sg);
+  for (let k = 0; k < LOOKS; k++) {
+    const target = (targets[k] = sg - sd * LOOK_AT[k]! - sd * 0.3 * error);
+    const gone = perSg > 0 ? (start - target) * perSg : -1;
+    if (isEnded || !(gone > NOT_BEGUN * whole && gone < AT_END * whole)) continue;
+    if (asleep || !hasYeast || f < NOT_BEGUN)
+      between.woke[k] = (honest * WAKES) / Math.max(0.002, start - end) / LOOKS;
+    if (asleep) continue;
+    const share = gone / whole;
+    const left = (c.hexoseKg[i]! + since - gone) / ever;
+    const z = zOf(share);
+    const perHexose = bell(z, 0, 1) / (PACE_SD * -Math.log(1 - share) * (1 - share) * whole);
+    between.going[k] = (honest * perHexose * perSg * goesThrough(startShare, left)) / LOOKS;
+    between.sleeps[k] = (honest * (stallDensity(left) / ever) * perSg * (1 - tail(z))) / LOOKS;
+  }
+  weights[Took.going] = total(between.going);
+  weights[Took.sleeps] = total(between.sleeps);
+  weights[Took.woke] = total(between.woke);
+  // Above all that it can be, or a must that has not begun: then something was not as written. Fruit may leave less
+  // behind than the table has it; far under its end is no wine.
+  const isFresh = since <= 1e-9 && c.ethanolKg[i]! < 1e-6;
+  if (isFresh || sg > start + 2 * sd)
+    weights[Took.written] = NOT_WRITTEN * bell(sg - start, 0, NOT_WRITTEN_SG);
+  else if (sg < end - 2 * sd) weights[Took.written] = NOT_WRITTEN * bell(sg - end, 0, UNDER_SG);
+
+  const likelihood = total(weights);
+  if (!(likelihood > 0)) return { likelihood: 1e-30, took: Took.none };
+  const took = pickOf(weights, likelihood, random);
+  const at_ =
+    took === Took.going
+      ? between.going
+      : took === Took.sleeps
+        ? between.sleeps
+        : took === Took.woke
+          ? between.woke
+          : null;
+  const target = at_ ? targets[pickOf(at_, weights[took]!, random)]! : sg - 0.5 * sd * error;
+  const gone = perSg > 0 ? (start - target) * perSg : 0;
+
+  const settle = (hexoseKg: number) => {
+    turn(c, i, hexoseKg - since, y);
+    c.sinceKg[i] = 0;
+  };
+  const learnPace = (share: number) => {
+    const f = Math.min(1 - 1e-9, Math.max(1e-6, since / whole));
+    const ratio = Math.log(1 - share) / Math.log(1 - f);
+    e.vigour[i]! *= Math.exp(0.6 * Math.max(-1.2, Math.min(1.2, Math.log(ratio))));
+  };
+  switch (took) {
+    case Took.still:
+      settle(0);
+      break;
+    case Took.going:
+      learnPace(gone / whole);
+      settle(gone);
+      c.stall[i] = drawStall(c.hexoseKg[i]! / ever, random);
+      break;
+    case Took.woke:
+      e.startsAt[i] = Math.min(e.startsAt[i]!, at);
+      c.asleep[i] = 0;
+      settle(gone);
+      c.stall[i] = drawStall(c.hexoseKg[i]! / ever, random);
+      break;
+    case Took.sleeps:
+      settle(gone);
+      c.asleep[i] = 1;
+      c.stall[i] = -1;
+      break;
+    case Took.ended:
+      settle(whole);
+      c.stall[i] = -1;
+      break;
+    case Took.written:
+      settle(target < end ? whole : 0);
+      shift(c, i, target);
+      break;
+  }
+  return { likelihood, took };
+}
+
+/** Sugar, or for want of sugar other matter, put in or taken out until the member reads `sg`. */
+function shift(c: Cell, i: number, sg: number): void {
+  const now = sgOf(c, i);
+  const litres = litresOf(c, i);
+  // Two steps of the secant: gravity is all but straight in what is dissolved.
+  let kg = ((sg - now) * litres) / 0.385;
+  for (let k = 0; k < 2; k++) {
+    const before = [c.hexoseKg[i]!, c.otherKg[i]!, c.everKg[i]!] as const;
+    dissolve(c, i, kg);
+    const then = sgOf(c, i);
+    if (k === 0 && Math.abs(then - now) > 1e-9) {
+      [c.hexoseKg[i], c.otherKg[i], c.everKg[i]] = before;
+      kg *= Math.max(0.2, Math.min(5, (sg - now) / (then - now)));
+    }
+  }
+}
+
+function dissolve(c: Cell, i: number, kg: number): void {
+  const sugar = Math.max(-c.hexoseKg[i]!, kg);
+  c.hexoseKg[i]! += sugar;
+  c.everKg[i] = Math.max(c.hexoseKg[i]!, c.everKg[i]! + sugar);
+  c.otherKg[i] = Math.max(0.3 * c.otherKg[i]!, c.otherKg[i]! + kg - sugar);
+}

@@ -1,0 +1,63 @@
+import type { Stock } from '../liquid/stock';
+import type { Ingredient, Yeast } from '../plan/plan';
+
+/** What was seen, heard or tasted of a wine, each by its word in events/observation.ts. */
+export type Look = {
+  bubbles?: { count: number; seconds: number } | undefined;
+  cap?: 'up' | 'falling' | 'fallen' | undefined;
+  foam?: 'none' | 'some' | 'over' | undefined;
+  taste?: 'dry' | 'a-little-sweet' | 'sweet' | undefined;
+  clarity?: 'cloudy' | 'hazy' | 'clear' | undefined;
+  smell?: 'clean' | 'eggs' | 'vinegar' | 'flat' | undefined;
+  surface?: 'clean' | 'film' | 'mould' | undefined;
+  stillDays?: number | undefined;
+};
+
+/** A vessel's part of something that was shared out; shares of one pouring add up to 1. */
+export type Part = { vesselId: string; share: number };
+
+/**
+ * What moved where, and what was seen: the log as a list of what happens to liquid, in order. The ledger writes it as
+ * it runs, and whoever reckons with many possible wines follows it, so that both speak of the same vessels.
+ */
+export type Flow = { at: number } & (
+  | {
+      kind: 'pour';
+      eventId: string;
+      item: Ingredient;
+      to: Part[];
+      /** fruit or a layer that gives in its time; null for what is there at once, with all that it holds */
+      lot: { id: string; halfH: number; isLayer: boolean } | null;
+    }
+  /** other wine, as it was when it came */
+  | { kind: 'wine'; to: string; stock: Stock; extractKg: number; yeasts: Yeast[] }
+  /** lots that give faster from now on */
+  | { kind: 'pace'; factor: number }
+  | { kind: 'out'; lotIds: string[] }
+  /** so much of what a vessel holds stays */
+  | { kind: 'keep'; vesselId: string; share: number }
+  /** by shares of what `from` held before; `keep` of it stays */
+  | { kind: 'move'; from: string; to: Part[]; keep: number }
+  /** what the marks of these vessels show together, L */
+  | { kind: 'mark'; vesselIds: string[]; foundL: number }
+  | { kind: 'boil'; vesselId: string; waterKg: number }
+  | { kind: 'pitch'; yeast: Yeast; massG: number | null; how: 'dry' | 'rehydrated' | 'starter' | null }
+  | { kind: 'warmth'; tempC: number }
+  | {
+      kind: 'read';
+      eventId: string;
+      /** null where nobody said which of several vessels it was */
+      vesselId: string | null;
+      sg: number;
+      isRough: boolean;
+      hasTemp: boolean;
+    }
+  | { kind: 'spirit'; vesselId: string | null; abv: number }
+  | { kind: 'look'; vesselId: string | null; look: Look }
+);
+
+/** Wine in bottles goes on as a vessel of its own, under such a name. */
+export const BOTTLES = 'bottles:';
+
+/** The vessel of one filling. */
+export const bottleId = (eventId: string): string => `${BOTTLES}${eventId}`;
