@@ -2,7 +2,6 @@
   import { hasMust } from '$core/ledger/state';
   import { civilDay } from '$core/steps/schedule';
   import { isBrewing } from '$core/steps/brewing';
-  import DangerCard from '$lib/ui/caution/DangerCard.svelte';
   import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
   import { warningsOf } from '$lib/ui/today/warnings';
@@ -98,10 +97,14 @@
   </h1>
   <div class="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
     <div>
-      {#each dangers.slice(0, MOST_CARDS) as x (x.d.bottlingId)}<DangerCard
-          batch={x.batch}
-          danger={x.d}
-        />{/each}
+      {#if dangers.length > 0}
+        {#await import('$lib/ui/caution/DangerCard.svelte') then { default: DangerCard }}
+          {#each dangers.slice(0, MOST_CARDS) as x (x.d.bottlingId)}<DangerCard
+              batch={x.batch}
+              danger={x.d}
+            />{/each}
+        {/await}
+      {/if}
       {#if dangers.length > MOST_CARDS}
         <p class="bg-tint-rose px-4 py-2 text-ink">
           And {dangers.length - MOST_CARDS} more:

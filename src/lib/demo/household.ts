@@ -6,8 +6,9 @@ import type { StepId } from '$core/tables/step-id';
 import { beginBatch } from '$core/commands/begin';
 import type { Deed } from '$core/commands/deed';
 import { bottle, rack, takeFruitOut } from '$core/commands/move';
-import { note, readGravity, taste } from '$core/commands/observe';
+import { look, note, readGravity, taste } from '$core/commands/observe';
 import { pitch, put, stir } from '$core/commands/put';
+import { setReadingAside } from '$core/commands/tick';
 import { doStep } from '$core/steps/do-step';
 import { keep } from '$lib/store/things';
 import { keepRecipe } from '$lib/store/recipes';
@@ -216,12 +217,12 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   );
   await did(ago(87.5), put(linden, [{ kind: 'additive', additiveId: 'nutrient', massKg: 0.006 }]));
   await did(ago(87.3), pitch(linden, { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }));
-  await read(linden, 87.2, 1.077);
   await stirred(linden, 86, 85);
   await did(ago(84), takeFruitOut(linden, 'squeeze', undefined));
-  await read(linden, 76, 1.006);
+  await did(ago(80), setReadingAside(linden));
+  await did(ago(76), look(linden, { bubbles: { count: 9, seconds: 60 }, taste: 'a-little-sweet' }));
   await did(ago(75), rack(linden, 'bucket-small', [{ vesselId: 'jar-5-c', volumeL: 5 }], 0.2));
-  await read(linden, 30, 0.992);
+  await did(ago(30), look(linden, { bubbles: { count: 0, seconds: 120 }, taste: 'dry', clarity: 'hazy' }));
   await did(ago(28), rack(linden, 'jar-5-c', [{ vesselId: 'jar-5-a', volumeL: 4.8 }], 0.15));
 
   const quince = await begin(plan([fruit('quince', 3.4)], 13, 9.4), 'Quince', 'bucket-15', ago(64));

@@ -279,6 +279,12 @@ export const copyOf = (e: Ensemble): Ensemble => structuredClone(e);
  * @param p shares between 0 and 1, rising
  */
 export function quantiles(values: Float64Array, weight: Float64Array, p: readonly number[]): number[] {
+  const isEven = weight.every((w) => w === weight[0]);
+  if (isEven) {
+    const sorted = values.filter(Number.isFinite).sort();
+    const at = (q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;
+    return p.map(at);
+  }
   const order = Array.from(values.keys())
     .filter((i) => Number.isFinite(values[i]!) && weight[i]! > 0)
     .sort((a, b) => values[a]! - values[b]!);

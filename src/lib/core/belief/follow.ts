@@ -32,7 +32,7 @@ import { readingSeen } from './observe';
 const HOUR = 3_600_000;
 
 /** What yeast finds that nobody wrote down: a spoon of nutrient, raisins, spent yeast; mg/L. Ours. */
-const UNWRITTEN_MG = 50;
+const UNWRITTEN_MG = 60;
 const VIGOUR = 0.4;
 const LAG = 0.45;
 /** A cellar that nobody measured, °C, and how far a sample's temperature is from the must's. */
@@ -140,7 +140,8 @@ function fermentCell(r: Running, c: Cell, at: number): void {
   const { e } = r;
   pace.coldC = r.coldC;
   for (let i = 0; i < e.size; i++) {
-    if (c.asleep[i] || !(c.hexoseKg[i]! > 0)) continue;
+    // A wine that is dry has nothing to do: most of them, most of the time.
+    if (c.asleep[i] || !(c.hexoseKg[i]! * 1000 > NOTHING_GL * c.waterKg[i]!)) continue;
     const hours = (at - Math.max(r.at, e.startsAt[i]!)) / HOUR;
     if (hours <= 0) continue;
     const litres = litresOf(c, i);

@@ -1,12 +1,20 @@
+import type { Flow } from '../ledger/flow';
+import type { LedgerEvent } from '../ledger/log';
+import { foldBatch } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
-import type { Yeast } from '../plan/plan';
+import type { Plan, Yeast } from '../plan/plan';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, CAREFUL, cellsOf, toldOf, type Told } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
-import { quantiles, zeros, type Running } from './ensemble';
+import { quantiles, resample, zeros, type Running } from './ensemble';
 import { beginning, follow, goTo } from './follow';
 
-const DAY = 86_400_000;
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+/** From the must to the yeast, where it is still to go in. Common practice: a day. */
+const BEFORE_YEAST_H = 24;
+/** A must without yeast for so long has gone its own way. */
+const FORGOTTEN_H = 96;
 
 /** One day ahead: gravity in its half and its 8-in-10 band, strength, and the chance that it is done. */
 export type Ahead = {
@@ -16,6 +24,8 @@ export type Ahead = {
   sgHalf: { low: number; high: number };
   abv: Estimate;
   done: number;
+  /** where it stands, °C */
+  tempC: number;
 };
 
 export type Forecast = {
@@ -38,17 +48,6 @@ export type WhatIf = {
 
 /** Gravity at which a ferment has quietened. Common practice: 1.010. */
 const QUIET_SG = 1.01;
-
-/** A batch that is only planned: all of it goes in now, and the yeast a day later. */
-export function plannedRunning(
-  s: Pick<BatchState, 'id' | 'plan' | 'flows' | 'startedAt'>,
-  size: number
-): Running {
-  const isWild = s.plan.wildYeast === 'wild';
-  const r = beginning({ id: s.id, startedAt: s.startedAt, plannedYeast: s.plan.yeast, isWild }, size);
-  for (const flow of s.flows) follow(r, flow);
-  return r;
-}
 
 function askWhatIf(r: Running, vesselIds: readonly string[], what: WhatIf): void {
   const at = r.at;
@@ -76,6 +75,7 @@ function askWhatIf(r: Running, vesselIds: readonly string[], what: WhatIf): void
 /**
  * What a wine will do: its possible wines run on, day by day.
  * @param r members of the caller's own, at the moment it is asked; they are run on in place
+ * @param toCome what is to happen meanwhile, in order
  * @param isOver asked between days: a forecast that nobody waits for any more is broken off
  */
 export function runAhead(
@@ -83,18 +83,24 @@ export function runAhead(
   vesselIds: readonly string[],
   days: number,
   what: WhatIf = {},
-  isOver: () => boolean = () => false
+  isOver: () => boolean = () => false,
+  toCome: readonly Flow[] = []
 ): Forecast {
   const { e } = r;
   const from = r.at;
+  // All count alike from here on: nothing is read any more.
+  resample(e, Infinity);
   askWhatIf(r, vesselIds, what);
   const cells = vesselIds.flatMap((id) => e.cells[id] ?? []);
   const out: Ahead[] = [];
+  let next = 0;
   const dryAt = zeros(e.size).fill(NaN);
   const quietAt = zeros(e.size).fill(NaN);
   const stuck = zeros(e.size);
   for (let d = 0; d <= days && !isOver(); d++) {
-    goTo(r, from + d * DAY);
+    const until = from + d * DAY;
+    while (next < toCome.length && toCome[next]!.at <= until) follow(r, toCome[next++]!);
+    goTo(r, until);
     // What has stalled by its own luck stands where it stalled.
     asItIs(r);
     const { sg, abv, isDone } = columnsOf(e, cells);
@@ -109,7 +115,8 @@ export function runAhead(
       sg: estimateOf(sg, e.weight),
       sgHalf: { low, high },
       abv: estimateOf(abv, e.weight),
-      done: meanOf(isDone, e.weight)
+      done: meanOf(isDone, e.weight),
+      tempC: r.tempC
     });
   }
   const reached = (when: Float64Array) => ({
@@ -123,7 +130,7 @@ export function runAhead(
 }
 
 /** Days ahead that a list keeps. */
-const KEPT_DAYS = [0, 1, 2, 3, 5, 7, 10, 14, 21, 30, 45, 60, 90, 120, 180] as const;
+const KEPT_DAYS = [0, 2, 5, 10, 20, 40, 80, 160] as const;
 
 /** What will be told of a batch some days on, if nothing is done and nothing read. */
 export type Later = { d: number; told: Told };
@@ -136,6 +143,7 @@ export function toldLater(s: BatchState): Later[] {
   if (s.flows.length === 0 || s.fills.length === 0) return [];
   const r = believe(s);
   const from = r.at;
+  resample(r.e, Infinity);
   return KEPT_DAYS.map((d) => {
     goTo(r, from + d * DAY);
     asItIs(r);
@@ -143,9 +151,12 @@ export function toldLater(s: BatchState): Later[] {
   });
 }
 
+/** What of a batch its forecast turns on: little enough to be sent to a worker. */
+export type Foreseen = Pick<BatchState, 'id' | 'startedAt' | 'plan' | 'flows' | 'at' | 'fills' | 'bottled'>;
+
 /** What a batch will do from the moment of its state. */
 export function forecastOf(
-  s: BatchState,
+  s: Foreseen,
   days: number,
   what: WhatIf = {},
   size = CAREFUL,
@@ -154,11 +165,58 @@ export function forecastOf(
   if (s.flows.length === 0 || s.fills.length === 0) return null;
   const r = believe(s, size);
   if (cellsOf(s, r.e).length === 0) return null;
+  // Yeast that is still to go in is foreseen with the rest; after days without, what is in there works.
+  const isPitched =
+    s.at - s.startedAt > FORGOTTEN_H * HOUR ||
+    s.flows.some((f) => f.kind === 'pitch') ||
+    s.plan.wildYeast === 'wild' ||
+    what.yeast;
+  const yeastAt = Math.max(s.at + HOUR, s.startedAt + BEFORE_YEAST_H * HOUR);
+  const yeast = s.plan.yeast ?? { yeastId: 'wine' as const };
+  const toCome: Flow[] = isPitched ? [] : [{ at: yeastAt, kind: 'pitch', yeast, massG: null, how: null }];
   return runAhead(
     r,
     s.fills.map((f) => f.vesselId),
     days,
     what,
-    isOver
+    isOver,
+    toCome
   );
+}
+
+/** What a plan will do, begun at a moment: all of it goes in then, and the yeast a day later. */
+export function forecastPlan(
+  plan: Plan,
+  at: number,
+  days: number,
+  what: WhatIf = {},
+  size = CAREFUL,
+  isOver?: () => boolean
+): Forecast | null {
+  const isWild = plan.wildYeast === 'wild';
+  const vesselId = 'bucket';
+  const event = (atMs: number, type: string, data: unknown) =>
+    ({
+      id: `plan-${type}`,
+      batchId: 'plan',
+      type,
+      v: 1,
+      at: new Date(atMs).toISOString(),
+      zone: 'UTC',
+      recordedAt: new Date(atMs).toISOString(),
+      device: 'plan',
+      data
+    }) as LedgerEvent;
+  const yeastAt = at + BEFORE_YEAST_H * HOUR;
+  const events = [
+    event(at, 'planned', { name: 'plan', plan, vesselId }),
+    event(at, 'addition', { ingredients: plan.ingredients }),
+    ...(isWild ? [] : [event(yeastAt, 'pitch', { yeast: plan.yeast ?? { yeastId: 'wine' } })])
+  ];
+  const flows = foldBatch(events, yeastAt)?.flows ?? [];
+  const r = beginning({ id: 'plan', startedAt: at, plannedYeast: plan.yeast, isWild }, size);
+  const [now, toCome] = [flows.filter((f) => f.at <= at), flows.filter((f) => f.at > at)];
+  for (const flow of now) follow(r, flow);
+  if (!r.e.cells[vesselId]) return null;
+  return runAhead(r, [vesselId], days, what, isOver, toCome);
 }

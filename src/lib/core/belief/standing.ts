@@ -1,6 +1,6 @@
 import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
-import { finish, YIELD } from '../ferment/convert';
-import { addInto, liquid, scaled } from '../liquid/stock';
+import { abvOf, finish, YIELD } from '../ferment/convert';
+import { addInto, liquid } from '../liquid/stock';
 import { COLD_C } from '../tables/yeasts';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
@@ -21,6 +21,8 @@ export type Standing = {
   sg: { sg: number; at: number; measured: boolean } | null;
   volumeL: number;
   abv: Estimate;
+  /** strength by what went in and what the last reading said, on the day it was read */
+  ledgerAbv: number;
   classroom: number | null;
   /** points a day over the last readings; positive when it falls */
   pointsPerDay: number | null;
@@ -117,9 +119,14 @@ export function standingOf(s: BatchState): Standing {
   const now = liquid(stock);
   const last = s.readings.at(-1);
   const volumeL = volumeOf(s);
-  const residualGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
   const end = expectedFinish(s);
   const belief = beliefOf(s);
+  // Once it may ferment, what is in it today is what its possible wines say: a reading speaks of its own day.
+  const believed = isBegun(s) ? belief : null;
+  const byLedgerGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
+  const residualGL = believed ? believed.sugarGL.likely : byLedgerGL;
+  const sugarKg = stock.hexoseKg + fermentedOf(s);
+  const leftKg = believed && now ? Math.min(sugarKg, (residualGL * now.volumeL) / 1000) : stock.hexoseKg;
   return {
     stage: stageOf(s),
     day: Math.floor((s.at - s.startedAt) / DAY) + 1,
@@ -129,7 +136,8 @@ export function standingOf(s: BatchState): Standing {
         ? { sg: now.sg, at: s.at, measured: false }
         : null,
     volumeL,
-    abv: isBegun(s) && belief ? belief.abv : abvRange(stock, unsureKgOf(s)),
+    abv: believed?.abv ?? abvRange(stock, unsureKgOf(s)),
+    ledgerAbv: abvOf(stock),
     classroom: last && s.startSg ? classroomAbv(s.startSg.sg, last.sg) : null,
     pointsPerDay: fall(s),
     residualGL,
@@ -139,7 +147,7 @@ export function standingOf(s: BatchState): Standing {
     steady: steadiness(s),
     isDry: s.fills.length > 0 && s.fills.every((f) => readsDry(f).isDry),
     belief,
-    sugarKg: { turned: fermentedOf(s), dissolved: scaled(stock).hexoseKg, held: s.held.hexoseKg }
+    sugarKg: { turned: sugarKg - leftKg, dissolved: leftKg, held: s.held.hexoseKg }
   };
 }
 
@@ -155,13 +163,13 @@ export function chosenAbv(
 
 /** Why the ledger's alcohol and the classroom sum differ, in one sentence; null when they agree. */
 export function whyAbvDiffers(s: BatchState, standing: Standing): string | null {
-  const { classroom, abv } = standing;
-  if (classroom === null || Math.abs(classroom - abv.likely) < 0.15) return null;
-  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; the ledger says ${abv.likely.toFixed(1)} %`;
+  const { classroom, ledgerAbv } = standing;
+  if (classroom === null || Math.abs(classroom - ledgerAbv) < 0.15) return null;
+  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; the ledger says ${ledgerAbv.toFixed(1)} %`;
   const first = s.readings[0]!;
-  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < abv.likely)
+  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < ledgerAbv)
     return `${head}: the fruit gave sugar after the first reading.`;
-  if (s.fruitInAt !== null && classroom > abv.likely)
+  if (s.fruitInAt !== null && classroom > ledgerAbv)
     return `${head}: the first reading was taken before the fruit let its water go.`;
   return `${head}: it counts the sugar by weight, and the short sum is made for beer-strength worts.`;
 }

@@ -40,6 +40,19 @@ export function readGravity(
 /** Anything that was read or measured: acid, temperature, a volume at a mark. */
 export const observe = (batchId: string, seen: Reading): Deed => [draft(batchId, 'reading', given(seen))];
 
+type Look = EventData<'observation'>;
+
+/**
+ * What was seen, heard and tasted without any instrument.
+ * @throws InputError when nothing is said
+ */
+export function look(batchId: string, seen: Look): Deed {
+  const said = given(Object.fromEntries(Object.entries(seen).filter(([, v]) => v !== '')) as Look);
+  if (Object.keys(said).every((k) => k === 'vesselId'))
+    throw new InputError('Nothing is said yet.', 'Count bubbles, taste it, or pick what you see.');
+  return [draft(batchId, 'observation', said)];
+}
+
 const worded = (text: string, what: string): string => {
   if (!text.trim()) throw new InputError(`The ${what} is empty.`, 'Write a word or two.', 'text');
   return text.trim();

@@ -1,3 +1,4 @@
+import { NO_STEM } from '../ledger/state';
 import { plain } from '../units/say';
 import { draft, type Deed } from './deed';
 
@@ -5,6 +6,9 @@ import { draft, type Deed } from './deed';
 export const tick = (batchId: string, step: string, outcome: 'done' | 'skipped' = 'done'): Deed => [
   draft(batchId, 'step', { step, outcome })
 ];
+
+/** Nobody reads gravity in this batch: from now on it is asked what can be seen, heard and tasted. */
+export const setReadingAside = (batchId: string): Deed => tick(batchId, NO_STEM);
 
 /** A step that is not to be asked for before a moment, ms. */
 export const putOff = (batchId: string, step: string, until: number): Deed => [

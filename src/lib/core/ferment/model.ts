@@ -37,7 +37,7 @@ const UPTAKE = 0.5;
 const HALF_SUGAR = 8;
 const HALF_NITROGEN = 25;
 /** Milligrams of nitrogen in a gram of yeast grown. Ours, after 8–10 % nitrogen in dry yeast, part of it taken up as such. */
-const NITROGEN_IN_YEAST = 52;
+const NITROGEN_IN_YEAST = 38;
 /** Yeast that dies an hour, at the wall, at 20 °C; below it far fewer. Ours. */
 const DEATH = 0.004;
 /** What warms by ten degrees goes so many times as fast. Common practice: about twice. */

@@ -216,6 +216,15 @@ export function lastReadAt(s: BatchState, { vesselId, reads }: Fill): number | n
   return seen || (s.rackings.at(-1)?.at ?? newest.at);
 }
 
+/** What a tick says that sets reading aside for good in a batch. */
+export const NO_STEM = 'no-stem';
+
+/** Whether its maker reads no gravity: then it is asked what can be seen, heard and tasted. A reading undoes it. */
+export const isReadingAside = (s: Pick<BatchState, 'steps' | 'readings'>): boolean => {
+  const at = s.steps.findLast((x) => x.step === NO_STEM)?.at;
+  return at !== undefined && !s.readings.some((r) => r.at > at);
+};
+
 /** The vessel that was read longest ago: a jar does not speak for its twin. */
 export const leastRead = (s: BatchState): Fill | undefined =>
   s.fills.reduce<Fill | undefined>(

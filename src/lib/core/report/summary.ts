@@ -1,3 +1,4 @@
+import type { Told } from '../belief/believe';
 import type { Later } from '../belief/forecast';
 import type { Standing } from '../belief/standing';
 import type { LedgerEvent } from '../ledger/log';
@@ -54,11 +55,29 @@ export function brokenOf(events: readonly LedgerEvent[], id: string, error: unkn
   };
 }
 
+type Figures = { [key: string]: number | Figures };
+
+/** Between two sets of the same figures, straight. */
+const between = <T extends Figures>(a: T, b: T, share: number): T =>
+  Object.fromEntries(
+    Object.entries(a).map(([k, x]) => {
+      const y = b[k]!;
+      return [k, typeof x === 'number' ? x + share * ((y as number) - x) : between(x, y as Figures, share)];
+    })
+  ) as T;
+
+/** What is told so many days on, by the days that are kept; undefined where none are. */
+function toldAfter(later: readonly Later[], days: number): Told | undefined {
+  const n = later.findLastIndex((l) => l.d <= days);
+  const [a, b] = [later[Math.max(0, n)], later[n + 1]];
+  if (!a || !b || n < 0) return a?.told;
+  return between(a.told, b.told, (days - a.d) / (b.d - a.d));
+}
+
 /** Where a summarised batch stands at a later moment: its day, and what is believed of it by then. */
 export function standingAt({ standing, state, startedAt, later }: Summary, at: number): Standing {
   const day = Math.floor((at - startedAt) / DAY) + 1;
-  const since = (at - state.at) / DAY;
-  const then = later.findLast((l) => l.d <= since + 0.5)?.told;
+  const then = toldAfter(later, (at - state.at) / DAY);
   if (!standing.belief || !then) return { ...standing, day };
   return {
     ...standing,

@@ -76,8 +76,11 @@ export function schedule(s: BatchState): Due[] {
     const first = step.waits.find((w) => doneAts.get(w.step) === null);
     const blocked = first !== undefined;
     const isToday = !blocked && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+    const otherwise = STEPS[step.id].otherwise?.(s);
     out.push({
-      step,
+      step: otherwise
+        ? { ...step, title: otherwise.title, short: otherwise.short, how: otherwise.how }
+        : step,
       dueAt,
       lateAt,
       status: s.at > lateAt && !blocked ? 'overdue' : isToday ? 'due' : 'coming',

@@ -7,6 +7,7 @@
   import AddForm from './AddForm.svelte';
   import BottleForm from './BottleForm.svelte';
   import FruitOutForm from './FruitOutForm.svelte';
+  import LookForm from './LookForm.svelte';
   import NoteForm from './NoteForm.svelte';
   import PitchForm from './PitchForm.svelte';
   import RackForm from './RackForm.svelte';
@@ -22,6 +23,7 @@
   const hasFruit = $derived(batch.state.fruitInAt !== null && batch.state.fruitOutAt === null);
   const all = $derived<[FormId, string, boolean][]>([
     ['read', 'Read gravity', true],
+    ['look', 'Look, taste', true],
     ['pitch', batch.state.pitches.length > 0 ? 'Pitch again' : 'Yeast in', true],
     ['fruit-out', 'Fruit out', hasFruit],
     ['rack', 'Rack', true],
@@ -43,6 +45,7 @@
     steep: 'Second fruit, oak, hops',
     take: 'Sample, loss, measure',
     note: 'Note',
+    look: 'Look, listen, taste',
     bottle: 'Bottle'
   };
   const done = () => (form = null);
@@ -64,6 +67,7 @@
       {:else if form === 'top-up'}<TopUpForm {batch} ondone={done} />
       {:else if form === 'steep'}<SteepForm {batch} ondone={done} />
       {:else if form === 'take'}<TakeForm {batch} ondone={done} />
+      {:else if form === 'look'}<LookForm {batch} ondone={done} />
       {:else if form === 'note'}<NoteForm {batch} ondone={done} />
       {:else}<BottleForm {batch} ondone={done} />{/if}
     </div>

@@ -4,6 +4,8 @@
   import { checkBottling } from '$core/finish/judge';
   import { chosenAbv, whyAbvDiffers } from '$core/belief/standing';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
+  import { giveOrTake, howFar } from '$core/belief/how-far';
+  import { aboutAbv, howFarText } from '../words/how-far';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { dayWord } from '../shelf/when';
@@ -62,6 +64,14 @@
   });
   const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));
   const measuredL = $derived(s.corrections.findLast((c) => c.kind === 'volume'));
+  const guessLines = $derived([
+    `By what went in, its yeast and its days: between ${now.abv.low.toFixed(1)} and ${now.abv.high.toFixed(1)} %, eight chances in ten.`,
+    ...(now.belief
+      ? [
+          `It would read ${sgText(now.belief.sg.low)} – ${sgText(now.belief.sg.high)}. One reading, a count of bubbles or a taste makes it surer.`
+        ]
+      : [])
+  ]);
   const sgLines = $derived([
     now.sg?.measured
       ? `Read ${day(now.sg.at)}, corrected to ${temperatureText(20, household.settings.temp)}.`
@@ -75,10 +85,19 @@
       ? `It had not moved for ${counted(now.steady.days, 'day')} when it was last read.`
       : 'Finished means: the same, three days or more apart.'
   ]);
+  /** How far it likely is, by all that went in and was seen, where no fresh reading says it. */
+  const far = $derived(now.belief ? howFar(now.belief) : null);
+  /** A reading of long ago is carried on to today. */
+  const byNow = $derived(
+    isStale && far && now.belief && !now.steady.steady && !now.isDry && !says.hasBoth && !says.isSweetened
+      ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)}.`
+      : ''
+  );
+  const off = $derived(says.hasStrength ? giveOrTake(now.abv) : null);
   /** By the formula that was chosen for it. */
   const abv = $derived(chosenAbv(s, now));
   const abvLines = $derived([
-    `By the ledger: ${massText(now.sugarKg.turned, household.settings.mass)} of sugar has turned, by what it read and what went in. ${now.abv.low.toFixed(1)} – ${now.abv.high.toFixed(1)} %.`,
+    `By all that went in and was read: between ${now.abv.low.toFixed(1)} and ${now.abv.high.toFixed(1)} %, eight chances in ten.`,
     now.classroom === null
       ? 'No reading yet, so there is no classroom sum to set beside it.'
       : `Classroom sum: (${sgText(s.startSg!.sg)} − ${sgText(now.sg!.sg)}) × 131.25 = ${now.classroom.toFixed(1)} %; × 135 gives ${(now.classroom * (135 / 131.25)).toFixed(1)} %.`,
@@ -104,14 +123,24 @@
     )}{#if says.hasStrength}, at about
       <How title="How strong" lines={abvLines} class={word}
         >{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
+      >{:else if now.belief}, never read, at about
+      <How title="How strong" lines={guessLines} class={word}
+        >{#snippet trigger()}{aboutAbv(now.abv)}{/snippet}</How
       >{:else}, never read, so nobody knows how strong{/if}. {#if dangers.length > 0}<span
         class="font-semibold text-rosehip">They could burst: see below.</span
       >{:else}Keep it six months before you judge it.{/if}
   {:else}
     {#if says.reading === 'never'}
-      Never read since the yeast, so nobody knows where it stands{#if says.potentialAbv !== null && !says.isSweetened}:
-        with all its sugar gone it holds about
-        <span class="font-semibold" data-testid="abv-could">{says.potentialAbv.toFixed(1)} %</span>{/if}.
+      {#if far && now.belief}
+        {far.word === 'not begun' ? 'Not read yet:' : 'Never read:'}
+        {howFarText(far)}{#if far.word !== 'not begun'}, about
+          <How title="How strong" lines={guessLines} class={word}
+            >{#snippet trigger()}<span data-testid="abv-could">{aboutAbv(now.abv)}</span>{/snippet}</How
+          >{far.word === 'working' ? ' so far' : ''}{/if}.
+      {:else}Never read since the yeast, so nobody knows where it stands{#if says.potentialAbv !== null && !says.isSweetened}:
+          with all its sugar gone it holds about
+          <span class="font-semibold" data-testid="abv-could">{says.potentialAbv.toFixed(1)} %</span
+          >{/if}.{/if}
     {:else if now.sg}
       {#if !now.sg.measured}Not read yet; the sums say{/if}
       {#if unlike.length > 0}
@@ -120,7 +149,7 @@
         >{falling}{/if}{#if says.hasStrength}: about
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
-        >{soFar}{/if}.
+        >{soFar}{off === null ? '' : `, give or take ${off}`}{/if}. {byNow}
     {/if}
     <How
       title="How much"

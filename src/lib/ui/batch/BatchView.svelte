@@ -34,7 +34,14 @@
   /** A brew day that was begun as one, and is not over: nothing has fermented or moved yet. */
   const brewing = $derived(isBrewing(batch.state));
   const isEmpty = $derived(!hasMust(batch.state));
-  const sugar = $derived(batch.standing.sugarKg);
+  /** Where its sugar is: as it was read, or as it likely is where nobody has. */
+  const sugar = $derived.by(() => {
+    const { sugarKg, belief, volumeL } = batch.standing;
+    if (says.reading !== 'never' || !belief) return sugarKg;
+    const all = sugarKg.turned + sugarKg.dissolved;
+    const left = Math.min(all, (belief.sugarGL.likely * volumeL) / 1000);
+    return { ...sugarKg, turned: all - left, dissolved: left };
+  });
   const colour = $derived(mustColour(batch.state.plan.ingredients));
   const events = $derived(batch.events);
   /** What each event did: reckoned when an event comes, not when time goes by. */
@@ -109,9 +116,11 @@
           },
           {
             label:
-              says.reading === 'never' || says.unreadIds.length > 0
-                ? 'went in; how much of it is left nobody has read'
-                : `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
+              says.reading === 'never' && batch.standing.belief
+                ? `likely left in it: ${batch.standing.belief.sugarGL.likely.toFixed(0)} g/L`
+                : says.reading === 'never' || says.unreadIds.length > 0
+                  ? 'went in; how much of it is left nobody has read'
+                  : `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
             kg: sugar.dissolved,
             colour: '#e3cb93'
           },
@@ -146,7 +155,8 @@
       {/if}
       {#if says.reading === 'never' && says.stage !== 'must'}
         <Tag tone="caution" compact
-          >Never read: what it holds is by the sums. One reading, spun and at eye level, would tell.</Tag
+          >Never read: what it holds is by the sums. One reading, spun and at eye level, would tell; so would
+          a taste, or its bubbles counted for a minute.</Tag
         >
       {/if}
     </div>

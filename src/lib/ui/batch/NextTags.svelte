@@ -1,7 +1,8 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
-  import { putOff, tick } from '$core/commands/tick';
+  import { putOff, setReadingAside, tick } from '$core/commands/tick';
+  import { formOf } from '$core/steps/do-step';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
@@ -45,6 +46,15 @@
                   tell('Put off until tomorrow.', () => putOff(batch.id, d.step.id, household.now + DAY))}
                 >tomorrow</button
               >
+              {#if formOf(batch.state, d.step.id) === 'read'}
+                <button
+                  class="min-h-11 underline underline-offset-4"
+                  onclick={() =>
+                    tell('Set aside: from now on I ask what you see and taste.', () =>
+                      setReadingAside(batch.id)
+                    )}>I own no hydrometer</button
+                >
+              {/if}
               {#if !d.step.everyH}
                 <button
                   class="min-h-11 underline underline-offset-4"

@@ -59,7 +59,9 @@
         >{/if}</span
     >
     <span class="hidden text-right md:block"
-      >{says.hasStrength ? `${abvText(b.standing.abv.likely)} %` : ''}</span
+      >{says.hasStrength || (says.reading === 'never' && b.standing.belief)
+        ? `${abvText(b.standing.abv.likely)} %`
+        : ''}</span
     >
     <span class="hidden text-right md:block"
       >{bottled

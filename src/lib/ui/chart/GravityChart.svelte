@@ -1,17 +1,48 @@
 <script lang="ts">
   import type { BatchState } from '$core/ledger/state';
   import type { Standing } from '$core/belief/standing';
+  import type { Forecast } from '$core/belief/forecast';
+  import { foresee } from '$lib/compute/forecast';
   import { household } from '$lib/store/household.svelte';
+  import { fanOf, spanOf } from './fan';
   import ChartCanvas from './ChartCanvas.svelte';
 
   let { state: s, standing }: { state: BatchState; standing: Standing } = $props();
 
   const DAY = 86_400_000;
+  /** Days ahead that are worked out; the chart shows as many as it takes to come to an end. */
+  const AHEAD = 60;
+  /** Nothing more is to come of a wine that is all but certainly finished. */
+  const SETTLED = 0.97;
+  let forecast = $state.raw<Forecast | null>(null);
+  const runs = $derived(
+    s.fills.length > 0 && standing.belief !== null && standing.belief.chance.done < SETTLED
+  );
+  // What happened decides, not the minute it is.
+  const asked = $derived(
+    runs ? JSON.stringify([s.id, s.flows.length, s.flows.at(-1)?.at, Math.floor(s.at / DAY)]) : ''
+  );
+  $effect(() => {
+    if (!asked) {
+      forecast = null;
+      return;
+    }
+    const { id, startedAt, plan, flows, at, fills, bottled } = $state.snapshot(s) as BatchState;
+    return foresee(
+      { batch: { id, startedAt, plan, flows, at, fills, bottled } },
+      AHEAD,
+      {},
+      (f) => (forecast = f)
+    );
+  });
   const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
   const said = $derived(
     `Gravity over time: ${s.readings.length} readings, ${s.readings.map((r) => r.sg.toFixed(3)).join(', ')}` +
       (standing.expectedSg
         ? `; expected to finish at ${standing.expectedSg.low.toFixed(3)} to ${standing.expectedSg.high.toFixed(3)}`
+        : '') +
+      (forecast
+        ? `; in ${spanOf(forecast)} days likely ${forecast.days[spanOf(forecast)]!.sg.likely.toFixed(3)}, between ${forecast.days[spanOf(forecast)]!.sg.low.toFixed(3)} and ${forecast.days[spanOf(forecast)]!.sg.high.toFixed(3)}`
         : '')
   );
 
@@ -26,8 +57,10 @@
     const end = standing.expectedSg;
     const now = household.now;
     const from = s.startedAt;
-    const to = Math.max(now + 4 * DAY, from + 14 * DAY);
-    const sgs = [...points, ...start].map((p) => p.y);
+    const span = forecast ? spanOf(forecast) : 4;
+    const to = Math.max(now + span * DAY, from + 14 * DAY);
+    const fan = forecast ? fanOf(forecast, s.at, span, green) : [];
+    const sgs = [...points, ...start, ...fan.flatMap((f) => f.data)].map((p) => p.y);
     const top = Math.ceil((Math.max(1.02, ...sgs) + 0.003) * 50) / 50;
     const bottom = Math.floor((Math.min(0.99, end?.low ?? 1, ...sgs) + 0.002) * 50) / 50;
     return {
@@ -51,7 +84,8 @@
             backgroundColor: css('--color-base-100'),
             borderWidth: 2,
             pointRadius: 5
-          }
+          },
+          ...fan
         ]
       },
       options: {
@@ -79,10 +113,14 @@
         },
         plugins: {
           legend: { display: false },
-          tooltip: { callbacks: { label: (c) => `${c.dataset.label} ${Number(c.parsed.y).toFixed(3)}` } },
+          tooltip: {
+            // The edges of the fan are no readings.
+            filter: (c) => c.datasetIndex < 2,
+            callbacks: { label: (c) => `${c.dataset.label} ${Number(c.parsed.y).toFixed(3)}` }
+          },
           annotation: {
             annotations: {
-              ...(end && standing.stage !== 'bottled'
+              ...(end && standing.stage !== 'bottled' && !forecast
                 ? {
                     finish: {
                       type: 'box' as const,

@@ -1,5 +1,6 @@
 import {
   Chart,
+  Filler,
   LinearScale,
   LineController,
   LineElement,
@@ -13,7 +14,16 @@ import annotation from 'chartjs-plugin-annotation';
 
 Chart.defaults.font.family = "'Source Sans 3', system-ui, sans-serif";
 Chart.defaults.font.size = 13;
-Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Tooltip, annotation);
+Chart.register(
+  Filler,
+  LineController,
+  LineElement,
+  PointElement,
+  LinearScale,
+  TimeScale,
+  Tooltip,
+  annotation
+);
 
 /** A line chart over time; loaded only where one is shown. */
 export const makeChart = (

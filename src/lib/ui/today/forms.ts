@@ -1,5 +1,6 @@
 /** The forms of the walk, each loaded when the first card wants it. */
 export const FORMS = {
+  look: () => import('./LookCard.svelte'),
   read: () => import('./ReadCard.svelte'),
   rack: () => import('./RackCard.svelte'),
   bottle: () => import('./BottleCard.svelte')

@@ -11,6 +11,7 @@ import { vesselSchema } from '$core/vessels/vessels';
 import { fileSchema } from '$lib/files/vecino-file';
 import { amountAnswerSchema, amountRequestSchema } from '../amount-request';
 import { batchRequestSchema } from '../batch-request';
+import { forecastRequestSchema } from '../forecast/request';
 import { settingsSchema } from '$core/units/settings';
 
 /** Everything that is stored, exported or sent, under its name. */
@@ -28,6 +29,7 @@ const SCHEMAS = {
   entry: entrySchema,
   file: fileSchema,
   batchRequest: batchRequestSchema,
+  forecastRequest: forecastRequestSchema,
   amountRequest: amountRequestSchema,
   amountAnswer: amountAnswerSchema
 } as const;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { NO_STEM } from '../state';
 import { defineEvent, time } from './define';
 
 /** A step of the schedule is done, skipped, or put off. */
@@ -17,8 +18,11 @@ export const step = defineEvent({
       outcome: data.outcome,
       until: data.until ? Date.parse(data.until) : null
     }),
-  says: ({ data }) => ({
-    what: [data.outcome === 'snoozed' ? 'Put off' : data.outcome === 'skipped' ? 'Skipped' : 'Done'],
-    detail: [data.step.replace('-', ' ')]
-  })
+  says: ({ data }) =>
+    data.step === NO_STEM
+      ? { what: ['Reading set aside'], detail: ['for this wine'] }
+      : {
+          what: [data.outcome === 'snoozed' ? 'Put off' : data.outcome === 'skipped' ? 'Skipped' : 'Done'],
+          detail: [data.step.replace('-', ' ')]
+        }
 });

@@ -20,7 +20,7 @@ export type InPlan = {
 export type Put = { vesselId?: string; ingredients: Ingredient[] };
 
 /** The forms that write down what one tap cannot. */
-export type StepForm = 'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add';
+export type StepForm = 'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add' | 'look';
 
 /** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */
 export type StepDef = {
@@ -42,6 +42,8 @@ export type StepDef = {
   tap?: string;
   /** the form that writes it down with its numbers, on the batch's own page */
   form?: StepForm;
+  /** how it is done in a batch where it is done otherwise than planned; null where it is not */
+  otherwise?: (s: BatchState) => { title: string; short: string; how: string; form: StepForm } | null;
   /** whether nothing but that form can write it down */
   wantsForm?: (s: BatchState) => boolean;
   /** whether the wine leaves its vessel by it */

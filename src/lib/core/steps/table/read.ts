@@ -1,5 +1,13 @@
-import { lastReadAt, leastRead } from '../../ledger/state';
+import { isReadingAside, lastReadAt, leastRead } from '../../ledger/state';
 import { DAY, defineStep, wait } from './define';
+
+/** What is asked of who reads no gravity in a batch. */
+const LOOK = {
+  title: 'Look, count bubbles, taste',
+  short: 'look',
+  how: 'Bubbles in a minute at the airlock, or a clean spoonful: either makes the guess surer.',
+  form: 'look'
+} as const;
 
 export const read = defineStep({
   inPlan: () => ({
@@ -11,10 +19,12 @@ export const read = defineStep({
   }),
   // Each vessel by itself: it is done once the one that was read longest ago was.
   doneAt(s) {
+    if (isReadingAside(s)) return s.looks.at(-1)?.at;
     const fill = leastRead(s);
     return fill ? lastReadAt(s, fill) : s.readings.at(-1)?.at;
   },
   // Often while it runs, seldom while it clears. Common practice.
   againH: (s) => (s.rackings.length === 0 ? 48 : s.rackings.length === 1 ? 7 * DAY : 21 * DAY),
-  form: 'read'
+  form: 'read',
+  otherwise: (s) => (isReadingAside(s) ? LOOK : null)
 });

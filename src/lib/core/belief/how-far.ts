@@ -1,0 +1,34 @@
+import type { Estimate } from '../units/range';
+import type { Told } from './believe';
+
+/** How far a ferment likely is, in one word, and how sure of it one may be. */
+export type HowFar = {
+  word: 'finished' | 'stuck' | 'not begun' | 'working';
+  /** its chance, 0 to 1 */
+  chance: number;
+};
+
+/** The likeliest of what a wine may be doing. */
+export function howFar({ chance }: Pick<Told, 'chance'>): HowFar {
+  const { done, stalled, notBegun } = chance;
+  const working = Math.max(0, 1 - done - stalled - notBegun);
+  const all: HowFar[] = [
+    { word: 'finished', chance: done },
+    { word: 'stuck', chance: stalled },
+    { word: 'not begun', chance: notBegun },
+    { word: 'working', chance: working }
+  ];
+  return all.reduce((a, b) => (b.chance > a.chance ? b : a));
+}
+
+/** A range that is wider than this is told with its figure. */
+const WORTH_TELLING = 0.75;
+
+/**
+ * How much a figure may be off either way, to the half; null where that is not worth a word.
+ * @example giveOrTake({ low: 11, likely: 12.4, high: 13.2 }) // 1
+ */
+export function giveOrTake({ low, high }: Estimate): number | null {
+  const half = (high - low) / 2;
+  return half < WORTH_TELLING ? null : Math.round(half * 2) / 2;
+}

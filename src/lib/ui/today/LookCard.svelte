@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { look } from '$core/commands/observe';
+  import { LOOKS } from '$core/ledger/events/observation';
+  import { InputError } from '$core/units/input-error';
+  import { parseNumber } from '$core/units/number';
+  import type { Batch } from '$lib/store/household.svelte';
+  import { createDraft } from '../field/draft.svelte';
+  import { tell } from '../nav/said.svelte';
+
+  /** For who owns no hydrometer: bubbles in a minute, or a taste. */
+  let { batch }: { batch: Batch } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const draft = createDraft(`today-look:${batch.id}`, { count: '', taste: '' });
+  const nothing = $derived(!draft.fields.count.trim() && !draft.fields.taste);
+
+  async function save() {
+    const { count, taste } = draft.fields;
+    const ok = await tell(`${batch.state.name}: written down.`, () => {
+      const bubbles = count.trim() ? parseNumber(count) : undefined;
+      if (bubbles === null || (bubbles !== undefined && !(bubbles >= 0)))
+        throw new InputError(`“${count}” is no number of bubbles.`, 'Count them for a minute.');
+      return look(batch.id, {
+        bubbles: bubbles === undefined ? undefined : { count: Math.round(bubbles), seconds: 60 },
+        taste: (taste || undefined) as keyof typeof LOOKS.taste | undefined
+      });
+    });
+    if (ok) await draft.done();
+  }
+</script>
+
+<form
+  class="flex flex-wrap items-end gap-2"
+  onsubmit={(e) => {
+    e.preventDefault();
+    void save();
+  }}
+>
+  <input
+    class="field number w-28! text-[1.25rem]!"
+    inputmode="numeric"
+    autocomplete="off"
+    aria-label="Bubbles of {batch.state.name} in a minute"
+    placeholder="a minute"
+    value={draft.fields.count}
+    oninput={(e) => draft.set('count', e.currentTarget.value)}
+  />
+  <select
+    class="field w-auto!"
+    aria-label="Taste of {batch.state.name}"
+    value={draft.fields.taste}
+    onchange={(e) => draft.set('taste', e.currentTarget.value)}
+  >
+    <option value="">not tasted</option>
+    {#each Object.entries(LOOKS.taste) as [id, text] (id)}<option value={id}>{text}</option>{/each}
+  </select>
+  <button class="btn btn-primary" disabled={nothing}>Looked</button>
+</form>
