@@ -33,7 +33,7 @@ const HOUR = 3_600_000;
 
 /** What yeast finds that nobody wrote down: a spoon of nutrient, raisins, spent yeast; mg/L. Ours. */
 const UNWRITTEN_MG = 60;
-const VIGOUR = 0.4;
+const VIGOUR = 0.5;
 const LAG = 0.45;
 /** A cellar that nobody measured, °C, and how far a sample's temperature is from the must's. */
 const USUAL_C = 20;

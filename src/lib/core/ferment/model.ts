@@ -59,7 +59,7 @@ export function warmth(tempC: number, coldC: number): number {
 /** Ethanol from a gram of hexose, g: as in convert.ts, which the ledger keeps mass by. */
 const ETHANOL = 0.46;
 /** Hours of one step at the pace of 20 °C: while yeast still grows, once it is grown, and at the end. */
-const STEP_H = { young: 3, old: 8, last: 16 } as const;
+const STEP_H = { young: 2, old: 8, last: 16 } as const;
 /** With less sugar than this all goes slowly, g/L. */
 const SLOW_GL = 6;
 /** Nitrogen under which hardly any yeast grows any more, mg/L. */
@@ -137,8 +137,10 @@ export function goOn(brew: Brew, pace: Pace, hours: number): number {
       ds += WEIGHTS[k]! * look[2]!;
     }
     const gone = Math.min(s, -h * ds);
-    x = Math.max(0, x + h * dx);
-    n = Math.max(0, n + h * dn);
+    // No more yeast grows than there is nitrogen for, however long the step.
+    const eaten = Math.min(n, -h * dn);
+    x = Math.max(0, x + h * dx - (-h * dn - eaten) / NITROGEN_IN_YEAST);
+    n -= eaten;
     s -= gone;
     e += gone * ETHANOL;
     left -= h;

@@ -40,7 +40,9 @@ export type TrueJar = {
   /** its sugar is gone, and two honest readings three days apart have been taken since */
   isFinishedAndRead: boolean;
 };
-export type TrueWine = { events: LedgerEvent[]; at: number; fruitId: string; jars: TrueJar[] };
+/** What truly stood in the bucket in the middle of its first ferment. */
+export type TrueLook = { at: number; vesselId: string; abv: number; sugarGL: number; volumeL: number };
+export type TrueWine = { events: LedgerEvent[]; at: number; fruitId: string; mid: TrueLook; jars: TrueJar[] };
 
 const DAY = 86_400_000;
 const T0 = Date.parse('2026-01-01T08:00:00Z');
@@ -218,6 +220,14 @@ export function trueWine(seed: number): TrueWine {
     goOn(between(4, 9));
     read(first);
   }
+  goOn(6);
+  const mid: TrueLook = {
+    at: T0 + day * DAY + 3_600_000,
+    vesselId: 'v0',
+    abv: abvOfTank(tank),
+    sugarGL: (1000 * tank.hexose) / litresOf(tank),
+    volumeL: litresOf(tank)
+  };
   goOn(10);
   if (!isJuice) write(day, 'fruit-out', { press: 'press' });
   if (chance(0.12)) {
@@ -391,6 +401,7 @@ export function trueWine(seed: number): TrueWine {
     events,
     at: T0 + (endDay + 1) * DAY,
     fruitId,
+    mid,
     jars: jars.map((j) => {
       const bottle = pick(['still', 'still', 'still', 'still', 'crown', 'sparkling'] as const);
       const primingGL = bottle === 'still' ? 0 : pick([0, bottle === 'crown' ? 5 : 18]);

@@ -181,9 +181,9 @@
     {/if}
     {#if unsafe}
       <span class="font-semibold text-rosehip" data-testid="unsafe"
-        >Not for bottles yet: {s.fills.length > 1
-          ? `what is in the ${vesselById(unsafe.vesselId)?.name ?? 'vessel'}`
-          : 'it'} could reach {unsafe.verdict.bar20.toFixed(1)} bar.</span
+        >Not for bottles {unsafe.reachable.needsReading ? 'until it is read: at worst' : 'yet:'}
+        {s.fills.length > 1 ? `what is in the ${vesselById(unsafe.vesselId)?.name ?? 'vessel'}` : 'it'} could reach
+        {unsafe.verdict.bar20.toFixed(1)} bar.</span
       >
     {/if}
     {#if dangers.length > 0}<span class="font-semibold text-rosehip"

@@ -110,7 +110,10 @@
         )} of grape sugar in all"
         pieces={[
           {
-            label: says.hasStrength ? `alcohol: ${batch.standing.abv.likely.toFixed(1)} %` : 'alcohol',
+            label:
+              says.hasStrength || (says.reading === 'never' && batch.standing.belief)
+                ? `alcohol: ${says.hasStrength ? '' : 'about '}${batch.standing.abv.likely.toFixed(1)} %`
+                : 'alcohol',
             kg: sugar.turned,
             colour: colour.fruit
           },

@@ -44,7 +44,7 @@
         >
       {/each}
     </h2>
-    <ul class="grid gap-2">
+    <ul class="grid grid-cols-1 gap-2">
       {#each due as d (d.step.id)}
         {@const form = isOneTap(batch.state, d.step.id) ? null : formOf(batch.state, d.step.id)}
         {@const puts = putsText(batch.state, d.step.id, household.settings)}

@@ -30,23 +30,24 @@
 </script>
 
 <form
-  class="flex flex-wrap items-end gap-2"
+  class="flex max-w-full min-w-0 flex-wrap items-center gap-2"
   onsubmit={(e) => {
     e.preventDefault();
     void save();
   }}
 >
-  <input
-    class="field number w-28! text-[1.25rem]!"
-    inputmode="numeric"
-    autocomplete="off"
-    aria-label="Bubbles of {batch.state.name} in a minute"
-    placeholder="a minute"
-    value={draft.fields.count}
-    oninput={(e) => draft.set('count', e.currentTarget.value)}
-  />
+  <label class="flex items-center gap-2 text-[0.9375rem]"
+    ><input
+      class="field number w-20! text-[1.25rem]!"
+      inputmode="numeric"
+      autocomplete="off"
+      aria-label="Bubbles of {batch.state.name} in a minute"
+      value={draft.fields.count}
+      oninput={(e) => draft.set('count', e.currentTarget.value)}
+    /> bubbles a minute</label
+  >
   <select
-    class="field w-auto!"
+    class="field w-auto! max-w-full min-w-0"
     aria-label="Taste of {batch.state.name}"
     value={draft.fields.taste}
     onchange={(e) => draft.set('taste', e.currentTarget.value)}

@@ -7,7 +7,7 @@ const SURE = 0.95;
 
 /** How far a ferment likely is, as it is said, with its chance where that is no certainty. */
 export function howFarText({ word, chance }: HowFar): string {
-  const percent = ` (${Math.round(100 * chance)} %)`;
+  const percent = ` (${Math.round(100 * chance)}\u00a0%)`;
   switch (word) {
     case 'finished':
       return chance >= SURE ? 'almost certainly finished' : `likely finished${percent}`;
