@@ -1,3 +1,4 @@
+import './belief';
 import './safety';
 import { foldBatch } from '../src/lib/core/ledger/run';
 import type { LedgerEvent } from '../src/lib/core/ledger/log';
