@@ -130,7 +130,7 @@ export function runAhead(
 }
 
 /** Days ahead that a list keeps. */
-const KEPT_DAYS = [0, 2, 5, 10, 20, 40, 80, 160] as const;
+const KEPT_DAYS = [0, 1, 2, 3, 4, 5, 7, 10, 14, 20, 30, 45, 70, 120] as const;
 
 /** What will be told of a batch some days on, if nothing is done and nothing read. */
 export type Later = { d: number; told: Told };

@@ -28,7 +28,8 @@ const WORTH_TELLING = 0.75;
  * How much a figure may be off either way, to the half; null where that is not worth a word.
  * @example giveOrTake({ low: 11, likely: 12.4, high: 13.2 }) // 1
  */
-export function giveOrTake({ low, high }: Estimate): number | null {
+export function giveOrTake({ low, likely, high }: Estimate): number | null {
   const half = (high - low) / 2;
-  return half < WORTH_TELLING ? null : Math.round(half * 2) / 2;
+  // Of what is hardly there yet it says nothing.
+  return half < WORTH_TELLING || half > likely / 2 ? null : Math.round(half * 2) / 2;
 }

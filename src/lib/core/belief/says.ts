@@ -1,7 +1,7 @@
 import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
-import { contents, fermentedOf, limitIn, type BatchState } from '../ledger/state';
+import { contents, fermentedOf, limitIn, type BatchState, type Reading } from '../ledger/state';
 import type { Standing } from './standing';
 
 const DAY = 86_400_000;
@@ -23,6 +23,10 @@ export type Says = {
   reading: 'read' | 'sums' | 'never';
   /** when it was last read, ms, and whether that still says how it stands and moves today; null when it never was */
   lastRead: { at: number; isFresh: boolean } | null;
+  /** the last reading is of long ago and the wine has gone on since: then today is told by its possible wines */
+  isCarriedOn: boolean;
+  /** the last reading fits nothing that was written before it */
+  isLastOdd: boolean;
   /** what each vessel last read, where they read otherwise than one another */
   unlike: { vesselId: string; sg: number; at: number }[];
   /** vessels that nobody has read since the yeast, where others were: a jar does not speak for its twin */
@@ -43,6 +47,14 @@ export type Says = {
   notDry: boolean;
   /** bottles filled already, while wine still stands in a vessel */
   bottledInPart: number;
+};
+
+/** More likely than this, a reading is a slip, or something was not as written. */
+const ODD = 0.5;
+
+const isOdd = ({ belief }: Standing, newest: Reading | undefined): boolean => {
+  const seen = belief?.seen.find((x) => x.eventId === newest?.eventId);
+  return seen !== undefined && seen.slip + seen.notAsWritten > ODD;
 };
 
 /** What can be said of a batch, by its state: each stage has its own truth. */
@@ -75,11 +87,21 @@ export function saysOf(s: BatchState, now: Standing): Says {
       : [];
   const all = addInto(contents(s), s.held);
   const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
+  const isCarriedOn =
+    newest !== undefined &&
+    s.at - newest.at > FRESH_MS &&
+    reading === 'read' &&
+    now.belief !== null &&
+    !isBottled &&
+    now.stage !== 'gone' &&
+    !(now.steady.steady || now.isDry || hasBoth || isSweetened);
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
     stage: now.stage,
     reading,
     lastRead: newest ? { at: newest.at, isFresh: s.at - newest.at <= FRESH_MS } : null,
+    isCarriedOn,
+    isLastOdd: isOdd(now, newest),
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
     hasStrength: reading !== 'never' && unreadIds.length === 0 && now.abv.likely > 0.2,
@@ -94,7 +116,8 @@ export function saysOf(s: BatchState, now: Standing): Says {
       !isDone &&
       !hasBoth &&
       !isSweetened &&
-      now.stage !== 'clearing',
+      now.stage !== 'clearing' &&
+      !isCarriedOn,
     hasBoth,
     isStable,
     isSweetened,

@@ -8,6 +8,7 @@
   import { aboutAbv, howFarText } from '../words/how-far';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
+  import { volumeLines } from './volume-lines';
   import { dayWord } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
@@ -63,7 +64,6 @@
     return check?.verdict.level === 'stop' ? check : null;
   });
   const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));
-  const measuredL = $derived(s.corrections.findLast((c) => c.kind === 'volume'));
   const guessLines = $derived([
     `By what went in, its yeast and its days: between ${now.abv.low.toFixed(1)} and ${now.abv.high.toFixed(1)} %, eight chances in ten.`,
     ...(now.belief
@@ -89,13 +89,13 @@
   const far = $derived(now.belief ? howFar(now.belief) : null);
   /** A reading of long ago is carried on to today. */
   const byNow = $derived(
-    isStale && far && now.belief && !now.steady.steady && !now.isDry && !says.hasBoth && !says.isSweetened
-      ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)}.`
+    says.isCarriedOn && far && now.belief
+      ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)} and ${aboutAbv(now.abv)}.`
       : ''
   );
-  const off = $derived(says.hasStrength ? giveOrTake(now.abv) : null);
+  const off = $derived(says.hasStrength && !byNow ? giveOrTake(now.abv) : null);
   /** By the formula that was chosen for it. */
-  const abv = $derived(chosenAbv(s, now));
+  const abv = $derived(says.isCarriedOn ? now.ledgerAbv : chosenAbv(s, now));
   const abvLines = $derived([
     `By all that went in and was read: between ${now.abv.low.toFixed(1)} and ${now.abv.high.toFixed(1)} %, eight chances in ten.`,
     now.classroom === null
@@ -150,27 +150,9 @@
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
         >{soFar}{off === null ? '' : `, give or take ${off}`}{/if}. {byNow}
+      {#if says.isLastOdd}That reading fits none of the rest: spin the stem and read again.{/if}
     {/if}
-    <How
-      title="How much"
-      lines={[
-        `By weight of everything that went in, less what was lost: ${volumeText(now.volumeL, unit)}.`,
-        ...(toCome > now.volumeL + 0.05
-          ? [`Once the fruit has given all it holds: ${volumeText(toCome, unit)}, as the plan has it.`]
-          : []),
-        ...(s.cost > 0
-          ? [
-              `It has cost ${household.settings.currency}${s.cost.toFixed(2)} so far, ${household.settings.currency}${(s.cost / Math.max(0.1, now.volumeL)).toFixed(2)} a litre.`
-            ]
-          : []),
-        ...(measuredL
-          ? [
-              `Measured ${dayWord(measuredL.at, household.now, s.zone)}: ${volumeText(measuredL.foundL, unit)} where the sums had ${volumeText(measuredL.expectedL, unit)}; the measure stands.`
-            ]
-          : []),
-        ...(s.lostL > 0 ? [`Left in pulp and lees so far: ${volumeText(s.lostL, unit)}.`] : [])
-      ]}
-      class={word}
+    <How title="How much" lines={volumeLines(s, now, toCome, household)} class={word}
       >{#snippet trigger()}<span data-testid="volume-now">{volumeText(now.volumeL, unit)}</span
         >{/snippet}</How
     >

@@ -13,6 +13,8 @@
   import { countryOf } from '$core/units/settings';
   import { bottle } from '$core/commands/move';
   import { acknowledge } from '$core/commands/tick';
+  import { howFar } from '$core/belief/how-far';
+  import { howFarText } from '../words/how-far';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
@@ -70,6 +72,13 @@
     )
   );
   const stopped = $derived(check?.verdict.level === 'stop');
+  /** What can be said of a wine that nobody has read, and why that is not enough. */
+  const told = $derived(batch.standing.belief?.vessels[fill?.vesselId ?? ''] ?? batch.standing.belief);
+  const known = $derived(
+    check?.reachable.needsReading && told
+      ? `By all that went in and was seen it is ${howFarText(howFar(told))}; a guess fills no bottle, and one reading settles it.`
+      : ''
+  );
 
   const save = form.submit(() => {
     const count = typed;
@@ -131,7 +140,7 @@
       onchange={(e) => draft.set('clear', e.currentTarget.checked ? 'yes' : '')}
     /> It is clear and drops no more</label
   >
-  {#if check}<Pressure {check} />{/if}
+  {#if check}<Pressure {check} {known} />{/if}
   {#if stopped}
     <label class="flex min-h-11 items-center gap-3"
       ><input

@@ -5,7 +5,7 @@
   import { own } from '../words/own-units';
 
   /** How far a bottle could be blown up by what is in the wine, and what would clear it. */
-  let { check }: { check: BottlingCheck } = $props();
+  let { check, known = '' }: { check: BottlingCheck; known?: string } = $props();
   const stopped = $derived(check.verdict.level === 'stop');
 </script>
 
@@ -27,6 +27,7 @@
   <p class="text-[0.9375rem]">
     {own(check.reachable.why)}
     {own(check.verdict.text)}
+    {known}
     {#if stopped && check.reachable.clearsAtSg !== null}
       Two readings at or under <b class="number">{sgText(check.reachable.clearsAtSg)}</b>, three days apart,
       would clear it.

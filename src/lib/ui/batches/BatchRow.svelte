@@ -13,11 +13,13 @@
   /** The same that its own page says. */
   const says = $derived(b.says);
   const gravity = $derived(
-    says.unlike.length > 0
-      ? says.unlike.map((r) => sgText(r.sg)).join(', ')
-      : b.standing.sg
-        ? sgText(b.standing.sg.sg)
-        : ''
+    says.isCarriedOn
+      ? `about ${sgText(b.standing.belief!.sg.likely)}`
+      : says.unlike.length > 0
+        ? says.unlike.map((r) => sgText(r.sg)).join(', ')
+        : b.standing.sg
+          ? sgText(b.standing.sg.sg)
+          : ''
   );
   const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));
@@ -55,7 +57,12 @@
       >{says.reading === 'never'
         ? 'never read'
         : gravity}{#if says.reading !== 'never' && says.lastRead && !says.lastRead.isFresh && !bottled}<span
-          class="small block font-sans">{dayWord(says.lastRead.at, household.now, b.state.zone)}</span
+          class="small block font-sans"
+          >{says.isCarriedOn ? `${sgText(b.standing.sg!.sg)} on ` : ''}{dayWord(
+            says.lastRead.at,
+            household.now,
+            b.state.zone
+          )}</span
         >{/if}</span
     >
     <span class="hidden text-right md:block"
