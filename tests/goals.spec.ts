@@ -104,6 +104,7 @@ test('a school tells what it changes here, a method changes many, and one’s ow
   await page.getByRole('button', { name: /^Other ways/ }).click();
   await page.getByLabel('Keep these choices as').fill('My roots');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Method “My roots” kept.')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.reload();
   await page.getByRole('button', { name: /^Other ways/ }).click();

@@ -263,7 +263,11 @@ async function mend(): Promise<void> {
     // Known before any list is shown: what was made of other events is shown to nobody.
     if (isStale) building = 0;
     came('stamp');
-    if (events === 0) return;
+    if (events === 0) {
+      // Nothing to list yet: what writes comes once the first page stands, so that the first word is kept at once.
+      setTimeout(() => void summaries(), 1000);
+      return;
+    }
     const { rebuildSummaries, refreshGiving } = await summaries();
     if (!isStale) return await refreshGiving(Date.now());
     await rebuildSummaries((share) => (building = share));

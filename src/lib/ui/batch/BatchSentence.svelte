@@ -163,7 +163,7 @@
     {/if}
     {#if unsafe}
       <span class="font-semibold text-rosehip" data-testid="unsafe"
-        >Not for bottles {unsafe.reachable.needsReading ? 'until it is read: at worst' : 'yet:'}
+        >Not for bottles {says.reading === 'never' ? 'until it is read: at worst' : 'yet:'}
         {s.fills.length > 1 ? `what is in the ${vesselById(unsafe.vesselId)?.name ?? 'vessel'}` : 'it'} could reach
         {unsafe.verdict.bar20.toFixed(1)} bar.</span
       >
