@@ -9,6 +9,7 @@ import { POST as readAmount } from './read-amount/+server';
 import { GET as schema } from './schema/+server';
 import { POST as batch } from './batch/+server';
 import { GET as plant } from './plant/+server';
+import { POST as forecast } from './forecast/+server';
 import { handle } from '../../hooks.server';
 import { trueWine } from '$core/finish/true-wines.fixture';
 import { foldBatch } from '$core/ledger/run';
@@ -418,5 +419,35 @@ describe('GET /api/plant', () => {
     const body = await (await (plant as unknown as (e: { url: URL }) => Response)({ url })).json();
     expect(body.verdict).toBe(verdict);
     expect(body.why).toMatch(/./);
+  });
+});
+
+describe('POST /api/forecast', () => {
+  const at = '2026-05-01T10:00:00.000Z';
+  const rises = (x: { low: number; likely: number; high: number }) => x.low <= x.likely && x.likely <= x.high;
+  it('says of a plan what it will do, day by day, and warmer is sooner', async () => {
+    const { status, body } = await ask(forecast, { plan: GOOD, at, days: 40 });
+    expect(status).toBe(200);
+    expect(body.days).toHaveLength(41);
+    for (const d of body.days) expect(rises(d.sg) && rises(d.abv) && Number.isFinite(d.tempC)).toBe(true);
+    expect(body.days[40].sg.likely).toBeLessThan(body.days[0].sg.likely - 0.06);
+    expect(body.dry.chance).toBeGreaterThan(0.4);
+    const cold = (await ask(forecast, { plan: GOOD, at, days: 40, tempC: 15 })).body;
+    const warm = (await ask(forecast, { plan: GOOD, at, days: 40, tempC: 24 })).body;
+    expect(cold.days[7].sg.likely).toBeGreaterThan(warm.days[7].sg.likely + 0.005);
+  });
+  it('goes on from a batch where its page does', async () => {
+    const { events, at: then } = trueWine(3);
+    const s = foldBatch(events, then)!;
+    const { body } = await ask(forecast, { events, at: new Date(then).toISOString(), days: 5 });
+    expect(body.days[0].abv.likely).toBeCloseTo(beliefOf(s)!.abv.likely, 0);
+    expect(body.stuckChance).toBeGreaterThanOrEqual(0);
+  });
+  it('refuses what it cannot foresee, and says where', async () => {
+    expect((await ask(forecast, { at, days: 5 })).status).toBe(400);
+    expect((await ask(forecast, { plan: GOOD, at, days: 0 })).body.error.path).toBe('days');
+    expect((await ask(forecast, { plan: { ingredients: [] }, at, days: 5 })).body.error.reason).toMatch(
+      /at least one/
+    );
   });
 });

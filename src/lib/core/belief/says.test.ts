@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Ingredient, Plan } from '../plan/plan';
+import { formOf } from '../steps/do-step';
 import { schedule } from '../steps/schedule';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
@@ -168,5 +169,37 @@ describe('jobs that have had their time', () => {
     expect(jobs(fed, 2.6)).not.toContain('nutrient-1');
     expect(jobs(pitched, 9).filter((id) => id.startsWith('nutrient'))).toEqual([]);
     expect(jobs([...pitched, read(4, 1.03)], 4.5).filter((id) => id.startsWith('nutrient'))).toEqual([]);
+  });
+});
+
+describe('a wine that nobody has read for a while', () => {
+  it('is carried on to today, and no longer said to be on course', () => {
+    const events = [...pitched, read(6, 1.04)];
+    expect(at(events, 7)).toMatchObject({ isCarriedOn: false, isOnCourse: true });
+    expect(at(events, 30)).toMatchObject({ isCarriedOn: true, isOnCourse: false });
+    // What was seen to be over is not carried on.
+    expect(at(dry, 90).isCarriedOn).toBe(false);
+  });
+  it('a reading that fits none of the rest is said to, and a true one is not', () => {
+    const events = [...pitched, read(6, 1.04), read(10, 1.01)];
+    expect(at(events, 10.1).isLastOdd).toBe(false);
+    expect(at([...events, read(16, 1.06)], 16.1).isLastOdd).toBe(true);
+  });
+});
+
+describe('who owns no hydrometer', () => {
+  const aside = [...pitched, on(3, 'step', { step: 'no-stem', outcome: 'done' })];
+  const job = (events: LedgerEvent[], day: number) =>
+    schedule(foldBatch(events, T0 + day * DAY)!).find((d) => d.step.id === 'read')!;
+  it('is asked what can be seen, until something is read all the same', () => {
+    expect(job(pitched, 4).step.title).toMatch(/Read/);
+    expect(job(aside, 4).step.title).toMatch(/bubbles/);
+    const s = foldBatch(aside, T0 + 4 * DAY)!;
+    expect(formOf(s, 'read')).toBe('look');
+    expect(job([...aside, read(5, 1.05)], 9).step.title).toMatch(/Read/);
+  });
+  it('and looking is the job done', () => {
+    const looked = on(5, 'observation', { bubbles: { count: 12, seconds: 60 } });
+    expect(job([...aside, looked], 5.1).dueAt).toBeGreaterThan(T0 + 6.5 * DAY);
   });
 });
