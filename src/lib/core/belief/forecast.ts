@@ -143,7 +143,6 @@ export function toldLater(s: BatchState): Later[] {
   if (s.flows.length === 0 || s.fills.length === 0) return [];
   const r = believe(s);
   const from = r.at;
-  resample(r.e, Infinity);
   return KEPT_DAYS.map((d) => {
     goTo(r, from + d * DAY);
     asItIs(r);

@@ -14,7 +14,7 @@
   const says = $derived(b.says);
   const gravity = $derived(
     says.isCarriedOn
-      ? `about ${sgText(b.standing.belief!.sg.likely)}`
+      ? `≈\u00a0${sgText(b.standing.belief!.sg.likely)}`
       : says.unlike.length > 0
         ? says.unlike.map((r) => sgText(r.sg)).join(', ')
         : b.standing.sg
