@@ -39,15 +39,20 @@ const fill = (page: Page, batches: number) =>
         }),
         event(1, 'addition', { ingredients }),
         event(2, 'pitch', { yeast: { yeastId: 'wine' } }),
-        ...Array.from({ length: 196 }, (_, i) =>
+        ...Array.from({ length: 195 }, (_, i) =>
           // Dry after four days, and still for four: bottles of it are safe, and so off the lists.
           i % 10 === 0
             ? event(i + 3, 'reading', { sg: i < 100 ? 1.08 - i * 9e-4 : 0.989 })
             : event(i + 3, 'stir', {})
         ),
+        event(198, 'fruit-out', { press: 'press' }),
         b < 20
           ? event(199, 'stir', {})
-          : event(199, 'bottle', { from: 'jar-10', bottles: [{ count: 14, sizeL: 0.75, type: 'still' }] })
+          : event(199, 'bottle', {
+              from: 'jar-10',
+              bottles: [{ count: 14, sizeL: 0.75, type: 'still' }],
+              emptied: true
+            })
       ];
       await new Promise<void>((resolve, reject) => {
         const tx = db.transaction('events', 'readwrite', { durability: 'relaxed' });

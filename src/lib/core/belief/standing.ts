@@ -111,6 +111,10 @@ function fall(s: BatchState): number | null {
   return before ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY) : null;
 }
 
+/** All of it in bottle, and read dry before: nothing is left to guess at, and a cellar of thousands is summed up soon. */
+const isSettled = (s: BatchState): boolean =>
+  s.fills.length === 0 && s.bottled.length > 0 && s.bottled.every((b) => readsDry(b.fill).isDry);
+
 const unsureKgOf = (s: BatchState): number => standingFills(s).reduce((sum, f) => sum + f.unsureKg, 0);
 
 export function standingOf(s: BatchState): Standing {
@@ -120,7 +124,7 @@ export function standingOf(s: BatchState): Standing {
   const last = s.readings.at(-1);
   const volumeL = volumeOf(s);
   const end = expectedFinish(s);
-  const belief = beliefOf(s);
+  const belief = isSettled(s) ? null : beliefOf(s);
   // Once it may ferment, what is in it today is what its possible wines say: a reading speaks of its own day.
   const believed = isBegun(s) ? belief : null;
   const byLedgerGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
