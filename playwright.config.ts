@@ -9,7 +9,8 @@ export default defineConfig({
   // Pages wait more than they work: more of them than there are processors.
   workers: 4,
   retries: 0,
-  timeout: 60_000,
+  // A slow machine is no failure.
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   use: {
     baseURL: `http://127.0.0.1:${port}`,
