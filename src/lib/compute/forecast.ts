@@ -4,9 +4,9 @@ import type { Plan } from '$core/plan/plan';
 import type { ForecastApi } from './forecast.worker';
 
 /** Members of the first answer, which comes at once, and of the better ones after it. */
-const SIZES = [300, 2000] as const;
+const SIZES = [300, 1200] as const;
 /** The better one waits so long, ms: while somebody writes or slides, only the quick one is made. */
-const QUIET_MS = 500;
+const QUIET_MS = 800;
 
 let worker: Remote<ForecastApi> | null = null;
 

@@ -27,7 +27,7 @@
       forecast = null;
       return;
     }
-    const { id, startedAt, plan, flows, at, fills, bottled } = $state.snapshot(s) as BatchState;
+    const { id, startedAt, plan, flows, at, fills, bottled } = s;
     return foresee(
       { batch: { id, startedAt, plan, flows, at, fills, bottled } },
       AHEAD,
