@@ -1,11 +1,11 @@
 import type { Flow } from '../ledger/flow';
+import { strongest } from '../ledger/state';
 import type { Stock } from '../liquid/stock';
-import { drawn, normalQuantile } from '../maths/draw';
+import { drawn, normalQuantile, Z90 } from '../maths/draw';
 import { contribution, TYPICAL } from '../must/contribution';
 import { toleranceOf } from '../plan/chosen';
 import { entryOf, type Ingredient } from '../plan/plan';
 import { cellOf, normalsFor, randomOf, zeros, type Cell, type Ensemble, type Running } from './ensemble';
-import { strongest } from './reach';
 import { drawStall } from './stall';
 
 type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
@@ -22,8 +22,6 @@ const EXTRACT = 0.14;
 /** How fast fruit gives, and what nitrogen it holds, in their logarithms. */
 const PACE = 0.35;
 const NITROGEN = 0.3;
-/** The 10th and 90th percentile of a normal. */
-const Z90 = 1.2815515655446004;
 /** A stalled wine wakes by sugar so often. Ours. */
 const WAKES = 0.5;
 /** Sugar that comes to a wine whose ferment is over may lie there as well as ferment: nobody knows. Ours. */
@@ -128,7 +126,7 @@ function newSugar(c: Cell, i: number, wasOver: boolean, random: () => number): v
 /** Other wine comes, with its yeast. */
 export function pourWine(r: Running, flow: Of<'wine'>): void {
   const { e } = r;
-  for (const y of flow.yeasts) r.tolerance = strongest(r.tolerance, toleranceOf(y));
+  for (const y of flow.yeasts) r.tolerance = strongest([r.tolerance, toleranceOf(y)]);
   const c = cellOf(e, flow.to);
   const s = bare(flow.stock);
   const random = randomOf(e);

@@ -1,6 +1,5 @@
-import { ETHANOL_20 } from '../liquid/ethanol';
 import type { Estimate } from '../units/range';
-import { litresOf, quantiles, sgOf, zeros, type Cell, type Ensemble } from './ensemble';
+import { litresOf, quantiles, sgOf, strengthOf, zeros, type Cell, type Ensemble } from './ensemble';
 
 /** What one vessel holds, or several together: one figure a member. */
 export type Columns = {
@@ -29,10 +28,9 @@ export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
       litres[i]! += l;
       // Wines that differ are told as if they stood together.
       sg[i]! += sgOf(c, i) * l;
-      abv[i]! += (100 * c.ethanolKg[i]!) / ETHANOL_20;
+      abv[i]! += strengthOf(c, i, l) * l;
       sugarGL[i]! += 1000 * c.hexoseKg[i]!;
-      const strength = (100 * c.ethanolKg[i]!) / ETHANOL_20 / l;
-      const isOver = (1000 * c.hexoseKg[i]!) / l < DRY_GL || strength >= AT_WALL * c.wallAbv[i]!;
+      const isOver = (1000 * c.hexoseKg[i]!) / l < DRY_GL || strengthOf(c, i, l) >= AT_WALL * c.wallAbv[i]!;
       if (c.asleep[i] || !isOver) isDone[i] = 0;
     }
   for (let i = 0; i < e.size; i++) {

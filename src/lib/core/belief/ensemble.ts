@@ -1,3 +1,5 @@
+import { YIELD } from '../ferment/convert';
+import { ETHANOL_20 } from '../liquid/ethanol';
 import { mulberry32 } from '../maths/draw';
 import { quickVolumeL } from '../liquid/quick';
 import { WATER_20 } from '../liquid/water';
@@ -199,15 +201,24 @@ export function scaleMember(cell: Cell, i: number, share: number): void {
 export const litresOf = (c: Cell, i: number): number =>
   quickVolumeL(c.waterKg[i]!, c.ethanolKg[i]!, c.otherKg[i]! + c.hexoseKg[i]! - c.boundKg[i]!);
 
+/** Strength of a cell in member `i`, % vol, in so many litres. */
+export const strengthOf = (c: Cell, i: number, litres = litresOf(c, i)): number =>
+  litres > 0 ? (100 * c.ethanolKg[i]!) / ETHANOL_20 / litres : 0;
+
+/** Whether a member has stalled by now, as its own luck has it. */
+export const hasStalled = (c: Cell, i: number): boolean =>
+  c.asleep[i] === 1 || (c.stall[i]! >= 0 && c.hexoseKg[i]! < c.stall[i]! * c.everKg[i]!);
+
+/** Sugar in member `i`, kg of hexose, with what a stall has kept. */
+export const leftOf = (c: Cell, i: number): number =>
+  hasStalled(c, i) ? Math.max(c.hexoseKg[i]!, c.stall[i]! * c.everKg[i]!) : c.hexoseKg[i]!;
+
 /** Gravity of a cell in member `i`, 20/20. */
 export const sgOf = (c: Cell, i: number): number => {
   const solids = c.otherKg[i]! + c.hexoseKg[i]! - c.boundKg[i]!;
   const litres = quickVolumeL(c.waterKg[i]!, c.ethanolKg[i]!, solids);
   return litres > 0 ? (c.waterKg[i]! + c.ethanolKg[i]! + solids) / litres / WATER_20 : NaN;
 };
-
-/** By-products that stay in the wine, as in convert.ts. */
-export const BYPRODUCTS = 0.045;
 
 /** Ferments so much hexose, kg, of a cell in member `i`; a negative amount takes it back. Mass closes as in `ferment`. */
 export function turn(c: Cell, i: number, hexoseKg: number, ethanolYield: number): void {
@@ -217,7 +228,7 @@ export function turn(c: Cell, i: number, hexoseKg: number, ethanolYield: number)
   c.boundKg[i]! -= boundKg;
   c.waterKg[i]! -= boundKg;
   c.ethanolKg[i]! += hexoseKg * ethanolYield;
-  c.otherKg[i]! += hexoseKg * BYPRODUCTS;
+  c.otherKg[i]! += hexoseKg * YIELD.byproducts;
 }
 
 /** How many members still count: 1 over the sum of squared weights. */

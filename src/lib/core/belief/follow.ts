@@ -1,6 +1,7 @@
 import { YIELD } from '../ferment/convert';
 import { goOn, NOTHING_GL } from '../ferment/model';
 import { BOTTLES, type Flow } from '../ledger/flow';
+import { strongest } from '../ledger/state';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { WATER_20 } from '../liquid/water';
 import { drawn, normalQuantile } from '../maths/draw';
@@ -25,7 +26,7 @@ import {
   type Running
 } from './ensemble';
 import { looksSeen } from './looks';
-import { couldReachGL, strongest } from './reach';
+import { couldReachGL } from './reach';
 import { markSeen, spiritSeen } from './measure';
 import { readingSeen } from './observe';
 
@@ -233,7 +234,7 @@ function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
   const spread = toleranceOf(yeast);
   const lagH = isWild ? WILD_LAG_H : LAG_H[how ?? 'dry'];
   r.coldC = Math.min(r.coldC, COLD_C[yeast.yeastId ?? 'wine']);
-  r.tolerance = strongest(r.tolerance, spread);
+  r.tolerance = strongest([r.tolerance, spread]);
   const isFirst = Object.values(e.cells).every((c) => c.yeastG[0] === 0);
   for (let i = 0; i < e.size; i++) {
     const wall = drawn(spread, t[i]!);

@@ -1,7 +1,7 @@
 import { goOn, type Brew, type Pace } from '../ferment/model';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { BOTTLES, type Look } from '../ledger/flow';
-import { litresOf, zeros, type Cell, type Running } from './ensemble';
+import { hasStalled, leftOf, litresOf, zeros, type Cell, type Running } from './ensemble';
 import { bell } from './likelihood';
 import { reweighed, tail } from './weigh';
 
@@ -19,10 +19,6 @@ const COUNT_SD = 0.5;
 /** Sugar in g/L between the words: dry under about 6, a little sweet to 25, with overlap. Common practice. */
 const DRY_GL = 6;
 const SWEET_GL = 25;
-
-/** Whether a member has stalled by now, as its own luck has it. */
-export const hasStalled = (c: Cell, i: number): boolean =>
-  c.asleep[i] === 1 || (c.stall[i]! >= 0 && c.hexoseKg[i]! < c.stall[i]! * c.everKg[i]!);
 
 const brew: Brew = { yeastGL: 0, nitrogenMgL: 0, sugarGL: 0, ethanolGL: 0 };
 const pace: Pace = { tempC: 0, coldC: 0, wallGL: 0, vigour: 0 };
@@ -101,7 +97,7 @@ export function looksSeen(r: Running, vesselId: string | null, look: Look): void
     for (const c of cells) {
       const litres = litresOf(c, i);
       const ever = Math.max(1e-9, c.everKg[i]!);
-      const left = hasStalled(c, i) ? Math.max(c.hexoseKg[i]!, c.stall[i]! * ever) : c.hexoseKg[i]!;
+      const left = leftOf(c, i);
       p *= likelihoodOf(
         look,
         litres > 0 ? (1000 * left) / litres : 0,

@@ -1,6 +1,5 @@
-import { ETHANOL_20 } from '../liquid/ethanol';
 import { normalQuantile } from '../maths/draw';
-import { litresOf, normalsFor, randomOf, scaleMember, zeros, type Ensemble } from './ensemble';
+import { litresOf, normalsFor, randomOf, scaleMember, strengthOf, zeros, type Ensemble } from './ensemble';
 import { bell } from './likelihood';
 import { reweighed } from './weigh';
 
@@ -35,8 +34,7 @@ export function spiritSeen(e: Ensemble, vesselId: string | null, abv: number): v
   if (!c) return;
   const factor = zeros(e.size);
   for (let i = 0; i < e.size; i++) {
-    const litres = litresOf(c, i);
-    const is = litres > 0 ? (100 * c.ethanolKg[i]!) / ETHANOL_20 / litres : 0;
+    const is = strengthOf(c, i);
     factor[i] = bell(abv - is, 0, SPIRIT_ABV) + 0.03 * bell(abv - is, 0, 3);
   }
   reweighed(e, factor);

@@ -1,19 +1,9 @@
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { drawn, mulberry32, normalQuantile } from '../maths/draw';
-import { litresOf, normalsFor, quantiles, type Cell, type Running } from './ensemble';
-import { hasStalled } from './looks';
+import { leftOf, litresOf, normalsFor, quantiles, strengthOf, type Cell, type Running } from './ensemble';
 
 /** Of so many possible wines the pressure is that of the one that only a few are over. */
 const ALL_BUT_FEW = 0.975;
-
-type Tolerance = readonly [number, number, number];
-
-/** The most that either of two yeasts stands, at each end. */
-export const strongest = (a: Tolerance, b: Tolerance): Tolerance => [
-  Math.max(a[0], b[0]),
-  Math.max(a[1], b[1]),
-  Math.max(a[2], b[2])
-];
 
 /**
  * Sugar, g/L of hexose, that living yeast could still take in a vessel, and that all but one in forty of its possible
@@ -26,8 +16,8 @@ export function couldReachGL(r: Running, c: Cell): number {
   const values = z.map((zi, i) => {
     const litres = litresOf(c, i);
     if (litres <= 0) return 0;
-    const abv = (100 * c.ethanolKg[i]!) / ETHANOL_20 / litres;
-    const leftKg = hasStalled(c, i) ? Math.max(c.hexoseKg[i]!, c.stall[i]! * c.everKg[i]!) : c.hexoseKg[i]!;
+    const abv = strengthOf(c, i, litres);
+    const leftKg = leftOf(c, i);
     // A strength over all that its kind stands disproves the kind: then all of it counts.
     if (abv >= tolerance[2]) return (1000 * leftKg) / litres;
     const own = drawn(tolerance, zi);

@@ -1,3 +1,5 @@
+import { YIELD } from './convert';
+
 /**
  * How a must ferments over time: living yeast, nitrogen, sugar, alcohol and warmth. Growth by the nitrogen there is,
  * uptake by the yeast and the sugar, both slowed by alcohol, with the yeast's tolerance as the wall.
@@ -56,8 +58,8 @@ export function warmth(tempC: number, coldC: number): number {
   return faster * fades * hot;
 }
 
-/** Ethanol from a gram of hexose, g: as in convert.ts, which the ledger keeps mass by. */
-const ETHANOL = 0.46;
+/** Ethanol from a gram of hexose, g: the yield that the ledger keeps mass by. */
+const ETHANOL = YIELD.ethanol[1];
 /** Hours of one step at the pace of 20 °C: while yeast still grows, once it is grown, and at the end. */
 const STEP_H = { young: 2, old: 8, last: 16 } as const;
 /** With less sugar than this all goes slowly, g/L. */

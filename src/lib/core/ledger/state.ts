@@ -172,7 +172,7 @@ export const isBegun = (s: Pick<BatchState, 'pitches' | 'fills'>): boolean =>
 type Tolerance = readonly [number, number, number];
 
 /** Of several yeasts, the most that any of them stands, at each end. */
-const strongest = (all: readonly Tolerance[]): Tolerance =>
+export const strongest = (all: readonly Tolerance[]): Tolerance =>
   all.reduce((a, t) => [Math.max(a[0], t[0]), Math.max(a[1], t[1]), Math.max(a[2], t[2])]);
 
 /** The most tolerant yeast pitched, low–usual–high; the plan's own when none is pitched yet. */

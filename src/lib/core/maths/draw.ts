@@ -30,7 +30,7 @@ export function normalQuantile(p: number): number {
 }
 
 /** The 90th percentile of a standard normal. */
-const Z90 = 1.2815515655446004;
+export const Z90 = 1.2815515655446004;
 
 const columns: Float64Array[] = [];
 
