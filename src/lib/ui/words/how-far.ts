@@ -20,8 +20,13 @@ export function howFarText({ word, chance }: HowFar): string {
   }
 }
 
-/** A strength, with what it may be off where that is worth a word. */
+/** A range whose half is more than this part of its figure is told as a range. */
+const WIDE = 0.5;
+
+/** A strength, with what it may be off where that is worth a word; from – to where nobody could name one figure. */
 export function aboutAbv(abv: Estimate): string {
+  const half = (abv.high - abv.low) / 2;
+  if (half > WIDE * abv.likely && abv.high >= 1) return `${abv.low.toFixed(0)} to ${abv.high.toFixed(0)} %`;
   const by = giveOrTake(abv);
   return `${abvText(abv.likely)} %${by === null ? '' : `, give or take ${by}`}`;
 }
