@@ -3,6 +3,7 @@
   import { abvText, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { dayWord, dueWord } from '../shelf/when';
+  import { aboutAbv } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
 
   /** One wine in the list: where it stands, and what comes next. A tick picks it for comparing. */
@@ -67,7 +68,9 @@
     >
     <span class="hidden text-right md:block"
       >{says.hasStrength || (says.reading === 'never' && b.standing.belief)
-        ? `${abvText(b.standing.abv.likely)} %`
+        ? says.reading === 'never'
+          ? aboutAbv(b.standing.abv).split(',')[0]
+          : `${abvText(b.standing.abv.likely)} %`
         : ''}</span
     >
     <span class="hidden text-right md:block"
