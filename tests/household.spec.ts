@@ -168,7 +168,7 @@ test('the routes answer scripts', async ({ request }) => {
   });
   expect((await request.get('/api/health')).ok()).toBe(true);
   expect([200, 503]).toContain((await scaled).status());
-  expect(Date.now() - began).toBeLessThan(5000);
+  expect(Date.now() - began).toBeLessThan(20_000);
   const huge = await request.post('/api/estimate', {
     headers: { 'content-type': 'application/json' },
     data: `{"name":"${'x'.repeat(1_200_000)}"}`
