@@ -17,29 +17,42 @@ function thread(): Remote<ForecastApi> {
   return worker;
 }
 
-type Asked = { batch: Foreseen } | { plan: Plan; at: number };
+export type Asked = { batch: Foreseen } | { plan: Plan; at: number };
+
+/** What was asked before is waited for; what nobody waits for any more is then left out. */
+let before: Promise<unknown> = Promise.resolve();
 
 /**
  * A forecast that comes at once, and then better.
  * @param onAnswer called with each, and with how much of the work is done, 0 to 1; null where there is nothing to foresee
- * @returns stops it: nothing more is told
+ * @param isQuick whether the first answer is enough
+ * @returns stops it: nothing more is told, and what is not begun is not worked out
  */
 export function foresee(
   asked: Asked,
   days: number,
   what: WhatIf,
-  onAnswer: (f: Forecast | null, share: number) => void
+  onAnswer: (f: Forecast | null, share: number) => void,
+  isQuick = false
 ): () => void {
   let stopped = false;
+  const once = (size: number): Promise<Forecast | null | undefined> => {
+    const answer = before.then(() => {
+      if (stopped) return undefined;
+      return 'batch' in asked
+        ? thread().ofBatch(asked.batch, days, what, size)
+        : thread().ofPlan(asked.plan, asked.at, days, what, size);
+    });
+    before = answer.catch(() => undefined);
+    return answer;
+  };
   void (async () => {
-    for (const [i, size] of SIZES.entries()) {
+    const sizes = isQuick ? SIZES.slice(0, 1) : SIZES;
+    for (const [i, size] of sizes.entries()) {
       if (i > 0) await new Promise((done) => setTimeout(done, QUIET_MS));
-      if (stopped) return;
-      const answer =
-        'batch' in asked
-          ? await thread().ofBatch(asked.batch, days, what, size)
-          : await thread().ofPlan(asked.plan, asked.at, days, what, size);
-      if (!stopped) onAnswer(answer, (i + 1) / SIZES.length);
+      const answer = await once(size);
+      if (answer === undefined || stopped) return;
+      onAnswer(answer, (i + 1) / sizes.length);
     }
   })().catch(console.error);
   return () => {

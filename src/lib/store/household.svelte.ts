@@ -78,7 +78,7 @@ export const household = {
 
 /** A summary as it stands at the minute it is. */
 const asBatch = (summary: Summary): Batch =>
-  standsOf({ ...summary.state, at: now }, standingAt(summary, now));
+  standsOf({ ...summary.state, at: now }, standingAt(summary, now), summary.course);
 
 /** Those that can be read, and those that cannot. */
 function sorted(rows: readonly (Summary | Broken)[]): { batches: Batch[]; broken: Broken[] } {

@@ -1,5 +1,6 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
+import { courseOf } from '$core/belief/course';
 import { standingOf } from '$core/belief/standing';
 import { batchAt } from '$core/ledger/run';
 import { standsOf } from '$core/report/stands';
@@ -12,7 +13,8 @@ type Found = { batch: OpenBatch | null; error: string };
 export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
   // What was written since the clock last ticked counts too.
   const state = batchAt(events, Math.max(household.now, Date.now()));
-  return state && state.id === id ? Object.assign(standsOf(state, standingOf(state)), { events }) : null;
+  if (!state || state.id !== id) return null;
+  return Object.assign(standsOf(state, standingOf(state), courseOf(state)), { events });
 }
 
 /**

@@ -24,17 +24,13 @@ const nameOf = (flow: Flow): string => JSON.stringify(flow);
  * @returns members of the caller's own
  */
 export function believe(s: Believed, size = PAGE): Running {
-  const key = `${s.id}:${size}:${s.startedAt}:${s.plan.wildYeast ?? ''}:${s.plan.yeast?.yeastId ?? ''}`;
+  const { wildYeast, yeast, roomC } = s.plan;
+  const key = [s.id, size, s.startedAt, wildYeast, yeast?.yeastId, roomC].join(':');
   const names = s.flows.map(nameOf);
   const known = kept.get(key);
   const isPrefix =
     known !== undefined && known.flows.length <= names.length && known.flows.every((n, i) => n === names[i]);
-  const running = isPrefix
-    ? known.running
-    : beginning(
-        { id: s.id, startedAt: s.startedAt, plannedYeast: s.plan.yeast, isWild: s.plan.wildYeast === 'wild' },
-        size
-      );
+  const running = isPrefix ? known.running : beginning(s, size);
   for (const flow of s.flows.slice(isPrefix ? known.flows.length : 0)) follow(running, flow);
   kept.delete(key);
   kept.set(key, { flows: names, running });

@@ -6,8 +6,9 @@ import { ETHANOL_20 } from '../liquid/ethanol';
 import { WATER_20 } from '../liquid/water';
 import { drawn, normalQuantile } from '../maths/draw';
 import { toleranceOf } from '../plan/chosen';
-import type { Yeast } from '../plan/plan';
+import type { Plan } from '../plan/plan';
 import { COLD_C, YEASTS } from '../tables/yeasts';
+import { USUAL_ROOM_C } from '../units/settings';
 import { pour, pourWine } from './bring';
 import {
   cellOf,
@@ -36,8 +37,7 @@ const HOUR = 3_600_000;
 const UNWRITTEN_MG = 60;
 const VIGOUR = 0.5;
 const LAG = 0.45;
-/** A cellar that nobody measured, °C, and how far a sample's temperature is from the must's. */
-const USUAL_C = 20;
+/** How far a sample's temperature is from the must's, °C. Ours. */
 const WARMER_C = 1.8;
 /** Hours until yeast works, by how it was pitched. Common practice: dry 12–24, rehydrated 4–12, starter 2–6, wild 2–5 days. */
 const LAG_H = { dry: 17, rehydrated: 8, starter: 4 } as const;
@@ -51,8 +51,23 @@ const TRACE_GL = 0.003;
 /** A stalled wine wakes by fresh yeast so often. Ours. */
 const WAKES = 0.6;
 
+/** Warmed by so much, it wakes so often. Ours. */
+const WARMED_C = 3;
+const WAKES_WARM = 0.3;
+
+/** Of what stands still with sugar left, so much begins again. */
+function wake(e: Ensemble, chance: number): void {
+  const random = randomOf(e);
+  for (const c of Object.values(e.cells))
+    for (let i = 0; i < e.size; i++) if (c.asleep[i] && random() < chance) c.asleep[i] = 0;
+}
+
 /** What is known of a batch apart from its liquid. */
-export type Setting = { id: string; startedAt: number; plannedYeast: Yeast | undefined; isWild: boolean };
+export type Setting = {
+  id: string;
+  startedAt: number;
+  plan: Pick<Plan, 'yeast' | 'wildYeast' | 'roomC'>;
+};
 
 /** The members before anything went in. */
 export function beginning(setting: Setting, size: number): Running {
@@ -71,23 +86,23 @@ export function beginning(setting: Setting, size: number): Running {
     seed: seedOf(setting.id)
   };
   const random = randomOf(e);
+  const isWild = setting.plan.wildYeast === 'wild';
   const z = () => normalsFor(size, random, normalQuantile);
   const [y, v, l, s, w, b, t] = [z(), z(), z(), z(), z(), z(), z()];
   for (let i = 0; i < size; i++) {
     e.yieldG[i] = drawn(YIELD.ethanol, y[i]!);
     e.vigour[i] = Math.exp(VIGOUR * v[i]!);
-    e.startsAt[i] =
-      setting.startedAt + HOUR * WILD_LAG_H * (setting.isWild ? 1 : 1.5) * Math.exp(LAG * l[i]!);
+    e.startsAt[i] = setting.startedAt + HOUR * WILD_LAG_H * (isWild ? 1 : 1.5) * Math.exp(LAG * l[i]!);
     e.stemSg[i] = 0.0006 * s[i]!;
     e.warmerC[i] = WARMER_C * w[i]!;
     e.bubble[i] = Math.exp(0.6 * b[i]!);
     e.wallAbv[i] = drawn(YEASTS.wild.toleranceAbv, t[i]!);
   }
-  const coldC = COLD_C[setting.isWild ? 'wild' : (setting.plannedYeast?.yeastId ?? 'wine')];
+  const coldC = COLD_C[isWild ? 'wild' : (setting.plan.yeast?.yeastId ?? 'wine')];
   return {
     e,
     at: setting.startedAt,
-    tempC: USUAL_C,
+    tempC: setting.plan.roomC ?? USUAL_ROOM_C,
     coldC,
     seen: [],
     tolerance: YEASTS.wild.toleranceAbv,
@@ -194,6 +209,7 @@ export function follow(r: Running, flow: Flow): void {
     case 'pitch':
       return pitch(r, flow);
     case 'warmth':
+      if (flow.tempC >= r.tempC + WARMED_C) wake(e, WAKES_WARM);
       r.tempC = flow.tempC;
       return;
     case 'mark':

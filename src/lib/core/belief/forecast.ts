@@ -4,7 +4,7 @@ import { foldBatch } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
 import type { Plan, Yeast } from '../plan/plan';
 import type { Estimate } from '../units/range';
-import { asItIs, believe, CAREFUL, cellsOf, toldOf, type Told } from './believe';
+import { asItIs, believe, CAREFUL, cellsOf } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { quantiles, resample, zeros, type Running } from './ensemble';
 import { beginning, follow, goTo } from './follow';
@@ -47,12 +47,12 @@ export type WhatIf = {
 };
 
 /** Gravity at which a ferment has quietened. Common practice: 1.010. */
-const QUIET_SG = 1.01;
+export const QUIET_SG = 1.01;
 
 function askWhatIf(r: Running, vesselIds: readonly string[], what: WhatIf): void {
   const at = r.at;
   if (what.tempC !== undefined) {
-    r.tempC = what.tempC;
+    follow(r, { at, kind: 'warmth', tempC: what.tempC });
     r.e.warmerC.fill(0);
   }
   if (what.yeast) follow(r, { at, kind: 'pitch', yeast: what.yeast, massG: null, how: 'rehydrated' });
@@ -129,27 +129,6 @@ export function runAhead(
   return { days: out, dry: reached(dryAt), quiet: reached(quietAt), stuckChance: meanOf(stuck, e.weight) };
 }
 
-/** Days ahead that a list keeps. */
-const KEPT_DAYS = [0, 1, 2, 3, 4, 5, 7, 10, 14, 20, 30, 45, 70, 120] as const;
-
-/** What will be told of a batch some days on, if nothing is done and nothing read. */
-export type Later = { d: number; told: Told };
-
-/**
- * What lists will say of a batch as the days go by, so that its events need not be read again for it.
- * @returns nothing where no wine stands in a vessel
- */
-export function toldLater(s: BatchState): Later[] {
-  if (s.flows.length === 0 || s.fills.length === 0) return [];
-  const r = believe(s);
-  const from = r.at;
-  return KEPT_DAYS.map((d) => {
-    goTo(r, from + d * DAY);
-    asItIs(r);
-    return { d, told: toldOf(r, cellsOf(s, r.e)) };
-  });
-}
-
 /** What of a batch its forecast turns on: little enough to be sent to a worker. */
 export type Foreseen = Pick<BatchState, 'id' | 'startedAt' | 'plan' | 'flows' | 'at' | 'fills' | 'bottled'>;
 
@@ -213,7 +192,7 @@ export function forecastPlan(
     ...(isWild ? [] : [event(yeastAt, 'pitch', { yeast: plan.yeast ?? { yeastId: 'wine' } })])
   ];
   const flows = foldBatch(events, yeastAt)?.flows ?? [];
-  const r = beginning({ id: 'plan', startedAt: at, plannedYeast: plan.yeast, isWild }, size);
+  const r = beginning({ id: 'plan', startedAt: at, plan }, size);
   const [now, toCome] = [flows.filter((f) => f.at <= at), flows.filter((f) => f.at > at)];
   for (const flow of now) follow(r, flow);
   if (!r.e.cells[vesselId]) return null;

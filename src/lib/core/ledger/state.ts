@@ -128,7 +128,7 @@ export type BatchState = {
   /** what moved where and what was seen, in order: what possible wines are reckoned from */
   flows: Flow[];
   /** what was seen of it without any instrument, oldest first */
-  looks: ({ at: number; vesselId: string | null } & Look)[];
+  looks: ({ at: number; vesselId: string | null; tempC?: number | undefined } & Look)[];
 };
 
 export type Working = BatchState & { lots: Lot[]; eventId: string; eventType: string; eventAt: number };
@@ -136,6 +136,13 @@ export type Working = BatchState & { lots: Lot[]; eventId: string; eventType: st
 /** Writes down that the event at hand cannot have been quite so. */
 export function doubt(s: Working, code: DoubtCode): void {
   s.doubts.push({ eventId: s.eventId, at: s.eventAt, type: s.eventType, code });
+}
+
+/** What a wine's warmth was, °C: its yeast goes by it, and the gas it will hold in bottle. */
+export function feel(s: Working, at: number, tempC: number): void {
+  // Hotter than any ferment is a sample that was still to cool.
+  if (tempC < 45) s.flows.push({ at, kind: 'warmth', tempC });
+  if (s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
 }
 
 /** The classroom's start: the highest reading before the yeast, else what all the sugar would have read. */

@@ -31,6 +31,7 @@ export const POWDER_WORDS: Record<AdditiveId, string> = {
   dap: 'dap diammonium phosphate',
   energizer: 'yeast energizer energiser',
   'rehydration-nutrient': 'rehydration nutrient',
+  'yeast-hulls': 'yeast hulls ghosts cell walls',
   tannin: 'grape tannin powder',
   tea: 'tea bag black strong cold',
   zest: 'zest of citrus lemon orange lime grapefruit peel rind',

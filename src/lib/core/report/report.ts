@@ -13,6 +13,7 @@ import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
+import { courseOf } from '../belief/course';
 import { standingOf, type Stage } from '../belief/standing';
 import { willHold } from '../ledger/will-hold';
 
@@ -120,7 +121,7 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
   const mine = events.filter((e) => e.type === 'void' || (id !== undefined && batchesOf(e).includes(id)));
   const s = batchAt(mine, at);
   if (!s) return null;
-  const stands = standsOf(s, standingOf(s));
+  const stands = standsOf(s, standingOf(s), courseOf(s));
   const now = stands.standing;
   const acid = acidOf(s);
   const check = bottle

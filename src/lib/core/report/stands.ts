@@ -1,15 +1,21 @@
 import { saysOf, type Says } from '../belief/says';
+import type { Course } from '../belief/course';
 import type { Standing } from '../belief/standing';
 import { dangersOf, type Danger } from '../finish/danger';
 import type { BatchState } from '../ledger/state';
 import { lazily } from '../maths/once';
 import { schedule, type Due } from '../steps/schedule';
+import { troublesOf, type Trouble } from '../steps/trouble/all';
 
 /** A batch as it stands at a moment: for its page, the lists, the shelf, the day's walk and the routes alike. */
 export type Stands = {
   id: string;
   state: BatchState;
   standing: Standing;
+  /** what is to come of it, if nothing is done */
+  course: Course | null;
+  /** what goes wrong in it, gravest first, and what to try */
+  troubles: Trouble[];
   /** what is to do, soonest first */
   due: Due[];
   /** what can truly be said of it */
@@ -18,13 +24,19 @@ export type Stands = {
   dangers: Danger[];
 };
 
-/** @param standing as `standingOf` has it, or as lists keep it */
-export const standsOf = (state: BatchState, standing: Standing): Stands => {
-  const due = schedule(state);
+/**
+ * @param standing as `standingOf` has it, or as lists keep it
+ * @param course as `courseOf` has it, or as lists keep it
+ */
+export const standsOf = (state: BatchState, standing: Standing, course: Course | null): Stands => {
+  const troubles = troublesOf(state, standing.belief);
+  const due = schedule(state, course, troubles);
   return lazily<Stands>({
     id: () => state.id,
     state: () => state,
     standing: () => standing,
+    course: () => course,
+    troubles: () => troubles,
     due: () => due,
     says: () => saysOf(state, standing),
     dangers: () => dangersOf(state, standing.belief)

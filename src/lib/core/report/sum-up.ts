@@ -1,4 +1,4 @@
-import { toldLater } from '../belief/forecast';
+import { courseOf } from '../belief/course';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
@@ -55,6 +55,6 @@ export function summaryOf(events: readonly LedgerEvent[], id: string, at: number
     nextAt: later?.at ?? null,
     state: compact(s),
     standing,
-    later: toldLater(s)
+    course: courseOf(s)
   };
 }

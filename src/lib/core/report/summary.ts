@@ -1,5 +1,5 @@
 import type { Told } from '../belief/believe';
-import type { Later } from '../belief/forecast';
+import type { Course, Later } from '../belief/course';
 import type { Standing } from '../belief/standing';
 import type { LedgerEvent } from '../ledger/log';
 import { isBegun, type BatchState } from '../ledger/state';
@@ -7,7 +7,7 @@ import { isBegun, type BatchState } from '../ledger/state';
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 7;
+export const SUMMARY_VERSION = 8;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
@@ -26,8 +26,8 @@ export type Summary = {
   nextAt: number | null;
   state: BatchState;
   standing: Standing;
-  /** what will be told of it as the days go by */
-  later: Later[];
+  /** what is to come of it, and will be told of it as the days go by */
+  course: Course | null;
 };
 
 /** What lists show of a batch whose log cannot be read: it stands alone, and everything else goes on. */
@@ -75,9 +75,9 @@ function toldAfter(later: readonly Later[], days: number): Told | undefined {
 }
 
 /** Where a summarised batch stands at a later moment: its day, and what is believed of it by then. */
-export function standingAt({ standing, state, startedAt, later }: Summary, at: number): Standing {
+export function standingAt({ standing, startedAt, course, state }: Summary, at: number): Standing {
   const day = Math.floor((at - startedAt) / DAY) + 1;
-  const then = toldAfter(later, (at - state.at) / DAY);
+  const then = course ? toldAfter(course.later, (at - course.from) / DAY) : undefined;
   if (!standing.belief || !then) return { ...standing, day };
   return {
     ...standing,

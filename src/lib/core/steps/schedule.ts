@@ -1,9 +1,11 @@
-import type { BatchState } from '../ledger/state';
+import type { Course } from '../belief/course';
+import { isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
 import { inZone } from '../units/zone';
 import type { Step } from './step';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
+import type { OnLadder, Trouble } from './trouble/all';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -35,12 +37,24 @@ function doneAt(s: BatchState, id: StepId): number | null {
   return times.length > 0 ? Math.max(...times) : null;
 }
 
+/** Days that a wine which has quietened may still stand in its bucket. Common practice. */
+const QUIET_FOR = 4 * DAY;
+/** The same gravity three days apart shows that nothing moves. Common practice. */
+const STILL_FOR = 3 * DAY;
+
 /**
  * What is to do in a batch, soonest first: each step once all its waits are over or foreseen.
- * A step whose predecessor is still to do is reckoned from when that is due.
+ * A step whose predecessor is still to do is reckoned from when that is due. What hangs on the wine's own pace is
+ * reckoned from what is to come of it.
  * @param s the batch at the moment to schedule for
+ * @param course what is to come of it; null where nobody could tell
+ * @param troubles what goes wrong in it: the next rung of each ladder is a job like any other
  */
-export function schedule(s: BatchState): Due[] {
+export function schedule(
+  s: BatchState,
+  course: Course | null = null,
+  troubles: readonly Trouble[] = []
+): Due[] {
   if (s.fills.length === 0) return [];
   const steps = stepsOf(s.plan);
   const doneAts = new Map(steps.map((step) => [step.id, doneAt(s, step.id)]));
@@ -51,15 +65,22 @@ export function schedule(s: BatchState): Due[] {
     const done = doneAts.get(step.id) ?? null;
     const passed =
       !step.everyH && steps.slice(n + 1).some((later) => !later.everyH && doneAts.get(later.id) !== null);
-    const from = (waitMs: 'minH' | 'maxH') =>
-      Math.max(
+    const from = (waitMs: 'minH' | 'maxH') => {
+      const isLate = waitMs === 'maxH';
+      const quiet = isBegun(s) ? course?.quietAt : null;
+      const done = step.wantsDone && isBegun(s) ? course?.doneAt : null;
+      return Math.max(
         s.startedAt,
-        ...step.waits.map(
-          (w) =>
-            (doneAts.get(w.step) ?? (waitMs === 'maxH' ? late : reached).get(w.step) ?? s.startedAt) +
-            w[waitMs] * HOUR
+        done ? (isLate ? done.high : done.low) + STILL_FOR : 0,
+        ...step.waits.map((w) =>
+          w.until === 'quiet' && quiet
+            ? isLate
+              ? quiet.high + QUIET_FOR
+              : quiet.low
+            : (doneAts.get(w.step) ?? (isLate ? late : reached).get(w.step) ?? s.startedAt) + w[waitMs] * HOUR
         )
       );
+    };
     let [dueAt, lateAt] = [from('minH'), from('maxH')];
     if (step.everyH && done !== null) {
       const gap = (STEPS[step.id].againH?.(s) ?? step.everyH) * HOUR;
@@ -88,9 +109,30 @@ export function schedule(s: BatchState): Due[] {
       after: first ? (steps.find((x) => x.id === first.step) ?? null) : null
     });
   }
+  for (const { next } of troubles)
+    if (next && !out.some((d) => d.step.id === next.step)) out.push(rungDue(s, next));
   return out.sort(
     (a, b) => Number(a.status === 'coming') - Number(b.status === 'coming') || a.dueAt - b.dueAt
   );
+}
+
+/** A rung has this long before it is late. Ours. */
+const RUNG_DAYS = 2 * DAY;
+
+/** The next rung of a ladder, as a job. */
+function rungDue(s: BatchState, { step: id, title, short, how, dueAt: from }: OnLadder): Due {
+  const until = s.steps.filter((x) => x.step === id && x.outcome === 'snoozed').at(-1)?.until ?? 0;
+  const dueAt = Math.max(from, until);
+  const otherwise = STEPS[id].otherwise?.(s);
+  const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+  return {
+    step: { id, title, short, how, waits: [], ...(otherwise ? { how: otherwise.how } : {}) },
+    dueAt,
+    lateAt: Math.max(dueAt + RUNG_DAYS, s.at),
+    status: isToday ? 'due' : 'coming',
+    why: '',
+    after: null
+  };
 }
 
 /** When a batch should leave the vessel it stands in: its next racking or bottling; null when none is foreseen. */

@@ -12,7 +12,7 @@ import { factsOf } from './table/facts';
 export const stepsOf = once((plan: Plan): Step[] => {
   const facts = factsOf(plan);
   const rest = STEP_IDS.flatMap((id): Step[] => {
-    const step = STEPS[id].inPlan(facts);
+    const step = STEPS[id].inPlan?.(facts);
     return step ? [{ id, ...step }] : [];
   });
   const out: Step[] = [];

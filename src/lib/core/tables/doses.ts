@@ -51,6 +51,13 @@ export const DOSES = {
     basis: 'must',
     why: 'Yeast food; a must for flowers and honey.'
   },
+  'yeast-hulls': {
+    name: 'Yeast hulls',
+    perL: [0.2, 0.25, 0.4],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Take out of a stuck wine what slows yeast; a day before fresh yeast.'
+  },
   'acid-blend': {
     name: 'Acid blend',
     perL: perUsGal(TEASPOON_G['acid-blend'], [0.5, 1, 2]),

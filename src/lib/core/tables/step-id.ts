@@ -21,4 +21,23 @@ export const STEP_IDS = [
   'sweeten',
   'bottle'
 ] as const;
-export type StepId = (typeof STEP_IDS)[number];
+
+/** What is done about a wine that goes wrong, whatever its plan was; `steps/trouble` says when. */
+export const RUNG_IDS = [
+  'read-again',
+  'warm',
+  'cool',
+  'air',
+  'food',
+  'hulls',
+  'build-up',
+  'fresh-yeast',
+  'make-room',
+  'splash',
+  'cover',
+  'sulphite',
+  'spirit-test',
+  'late-enzyme',
+  'fine'
+] as const;
+export type StepId = (typeof STEP_IDS)[number] | (typeof RUNG_IDS)[number];

@@ -61,6 +61,7 @@ export const ADDITIVES = {
   dap: 'Diammonium phosphate',
   energizer: 'Yeast energizer',
   'rehydration-nutrient': 'Rehydration nutrient',
+  'yeast-hulls': 'Yeast hulls',
   tannin: 'Tannin',
   tea: 'Tea',
   zest: 'Citrus zest',

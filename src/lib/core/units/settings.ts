@@ -4,6 +4,9 @@ import type { Country } from './words';
 /** Figures that any potential-alcohol stem could print beside 1.100. */
 export const PRINTED_WITHIN = [11.5, 18] as const;
 
+/** How warm it is where nobody said, °C. */
+export const USUAL_ROOM_C = 20;
+
 /** How a household measures, and what its hydrometer is like. Stored and exported. */
 export const settingsSchema = z.strictObject({
   system: z.enum(['metric', 'us', 'uk', 'mixed']),
@@ -22,6 +25,8 @@ export const settingsSchema = z.strictObject({
   }),
   theme: z.enum(['auto', 'light', 'dark']),
   waterAlkalinityMgL: z.number().finite().min(0).max(1000),
+  /** how warm it usually is where wine stands here, °C */
+  roomC: z.number().finite().min(0).max(40).default(USUAL_ROOM_C),
   /** which half of the year fruit ripens in */
   hemisphere: z.enum(['north', 'south']).default('north'),
   /** a sign for money, such as £; sums need none */
@@ -47,6 +52,7 @@ export const DEFAULT_SETTINGS: Settings = {
   hydrometer: { calibratedC: 20, inWater: 1 },
   theme: 'auto',
   waterAlkalinityMgL: 120,
+  roomC: USUAL_ROOM_C,
   hemisphere: 'north',
   currency: '',
   prices: {}

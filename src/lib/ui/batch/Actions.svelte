@@ -15,6 +15,7 @@
   import SteepForm from './SteepForm.svelte';
   import TakeForm from './TakeForm.svelte';
   import TopUpForm from './TopUpForm.svelte';
+  import WarmthCard from '../today/WarmthCard.svelte';
   import type { FormId } from './form-of';
 
   let { batch, form = $bindable() }: { batch: OpenBatch; form: FormId | null } = $props();
@@ -46,6 +47,7 @@
     take: 'Sample, loss, measure',
     note: 'Note',
     look: 'Look, listen, taste',
+    warmth: 'How warm it is',
     bottle: 'Bottle'
   };
   const done = () => (form = null);
@@ -68,6 +70,7 @@
       {:else if form === 'steep'}<SteepForm {batch} ondone={done} />
       {:else if form === 'take'}<TakeForm {batch} ondone={done} />
       {:else if form === 'look'}<LookForm {batch} ondone={done} />
+      {:else if form === 'warmth'}<WarmthCard {batch} ondone={done} />
       {:else if form === 'note'}<NoteForm {batch} ondone={done} />
       {:else}<BottleForm {batch} ondone={done} />{/if}
     </div>

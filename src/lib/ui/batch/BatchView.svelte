@@ -15,11 +15,12 @@
   import KeepMade from '../recipe/KeepMade.svelte';
   import NextTags from './NextTags.svelte';
   import BatchVessels from '../vessel/BatchVessels.svelte';
-  import GravityChart from '../chart/GravityChart.svelte';
+  import Ahead from '../chart/Ahead.svelte';
   import { tell } from '../nav/said.svelte';
   import ThroughTime from '../ribbon/ThroughTime.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import Tag from '../tag/Tag.svelte';
+  import TroubleCard from './TroubleCard.svelte';
   import DangerCard from '../caution/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
   import { historyOf } from '$core/ledger/run';
@@ -82,7 +83,7 @@
       >
         <div class="min-w-0">
           <p class="head mb-1">Gravity</p>
-          <GravityChart state={batch.state} standing={batch.standing} />
+          <Ahead state={batch.state} standing={batch.standing} />
         </div>
         {#if batch.state.fills.length > 0 && batch.state.fills.length < 3}
           <div>
@@ -138,6 +139,7 @@
     </div>
     <div class="grid grid-cols-1 content-start gap-3 max-lg:order-1">
       <Actions {batch} bind:form />
+      {#each batch.troubles as trouble (trouble.id)}<TroubleCard {batch} {trouble} onact={act} />{/each}
       <NextTags {batch} onact={act} />
       {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
       {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact

@@ -3,7 +3,8 @@
   import { parseNumber } from '$core/units/number';
   import { look } from '$core/commands/observe';
   import { LOOKS } from '$core/ledger/events/observation';
-  import type { Batch } from '$lib/store/household.svelte';
+  import { parseTemperature } from '$core/units/parse';
+  import { household, type Batch } from '$lib/store/household.svelte';
   import Pick from '../field/Pick.svelte';
   import Text from '../field/Text.svelte';
   import WhenField from '../field/WhenField.svelte';
@@ -26,6 +27,7 @@
     smell: '',
     surface: '',
     still: '',
+    temp: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -60,7 +62,8 @@
         clarity: f.clarity as keyof typeof LOOKS.clarity,
         smell: f.smell as keyof typeof LOOKS.smell,
         surface: f.surface as keyof typeof LOOKS.surface,
-        stillDays: number(f.still, 'days')
+        stillDays: number(f.still, 'days'),
+        tempC: f.temp.trim() ? parseTemperature(f.temp, household.settings.temp) : undefined
       })
     ];
   });
@@ -80,6 +83,13 @@
     <Pick {draft} at="smell" label="Smell" options={options(LOOKS.smell)} />
     <Pick {draft} at="surface" label="On top" options={options(LOOKS.surface)} />
     <Text {draft} at="still" label="Days nothing moved" placeholder="not said" mode="numeric" />
+    <Text
+      {draft}
+      at="temp"
+      label="How warm, °{household.settings.temp}"
+      placeholder="not said"
+      mode="decimal"
+    />
   </div>
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}

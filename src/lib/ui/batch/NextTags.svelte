@@ -12,7 +12,9 @@
   let { batch, onact }: { batch: Batch; onact: (step: Due['step']['id']) => void } = $props();
 
   const DAY = 86_400_000;
-  const shown = $derived(batch.due.slice(0, 4));
+  /** What helps against a trouble stands on its ladder. */
+  const onLadder = $derived(new Set(batch.troubles.map((t) => t.next?.step)));
+  const shown = $derived(batch.due.filter((d) => !onLadder.has(d.step.id)).slice(0, 4));
   const when = (d: Due) => dueWord(d, household.now, batch.state.zone);
 </script>
 

@@ -1,9 +1,20 @@
 import type { StepForm } from '$core/steps/table/define';
 
 /** The forms of a batch's page. */
-export type FormId = StepForm | 'top-up' | 'steep' | 'take' | 'note' | 'look';
+export type FormId = StepForm | 'steep' | 'take' | 'note';
 
 export const isFormId = (text: string): text is FormId =>
-  ['read', 'pitch', 'fruit-out', 'rack', 'add', 'top-up', 'steep', 'take', 'note', 'look', 'bottle'].includes(
-    text
-  );
+  [
+    'read',
+    'pitch',
+    'fruit-out',
+    'rack',
+    'add',
+    'top-up',
+    'steep',
+    'take',
+    'note',
+    'look',
+    'warmth',
+    'bottle'
+  ].includes(text);

@@ -2,39 +2,21 @@
   import type { BatchState } from '$core/ledger/state';
   import type { Standing } from '$core/belief/standing';
   import type { Forecast } from '$core/belief/forecast';
-  import { foresee } from '$lib/compute/forecast';
   import { household } from '$lib/store/household.svelte';
-  import { fanOf, spanOf } from './fan';
+  import { fanOf, likelyOf, spanOf } from './fan';
   import ChartCanvas from './ChartCanvas.svelte';
 
-  let { state: s, standing }: { state: BatchState; standing: Standing } = $props();
+  type Props = {
+    state: BatchState;
+    standing: Standing;
+    /** what is to come; null where nothing is */
+    forecast: Forecast | null;
+    /** what would come if nothing of what is asked were done; null where nothing is asked */
+    usual: Forecast | null;
+  };
+  let { state: s, standing, forecast, usual }: Props = $props();
 
   const DAY = 86_400_000;
-  /** Days ahead that are worked out; the chart shows as many as it takes to come to an end. */
-  const AHEAD = 60;
-  /** Nothing more is to come of a wine that is all but certainly finished. */
-  const SETTLED = 0.97;
-  let forecast = $state.raw<Forecast | null>(null);
-  const runs = $derived(
-    s.fills.length > 0 && standing.belief !== null && standing.belief.chance.done < SETTLED
-  );
-  // What happened decides, not the minute it is.
-  const asked = $derived(
-    runs ? JSON.stringify([s.id, s.flows.length, s.flows.at(-1)?.at, Math.floor(s.at / DAY)]) : ''
-  );
-  $effect(() => {
-    if (!asked) {
-      forecast = null;
-      return;
-    }
-    const { id, startedAt, plan, flows, at, fills, bottled } = s;
-    return foresee(
-      { batch: { id, startedAt, plan, flows, at, fills, bottled } },
-      AHEAD,
-      {},
-      (f) => (forecast = f)
-    );
-  });
   const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
   const said = $derived(
     `Gravity over time: ${s.readings.length} readings, ${s.readings.map((r) => r.sg.toFixed(3)).join(', ')}` +
@@ -60,7 +42,8 @@
     const span = forecast ? spanOf(forecast) : 4;
     const to = Math.max(now + span * DAY, from + 14 * DAY);
     const fan = forecast ? fanOf(forecast, s.at, span, green) : [];
-    const sgs = [...points, ...start, ...fan.flatMap((f) => f.data)].map((p) => p.y);
+    const without = usual ? [likelyOf(usual, s.at, span, quiet)] : [];
+    const sgs = [...points, ...start, ...[...fan, ...without].flatMap((f) => f.data)].map((p) => p.y);
     const top = Math.ceil((Math.max(1.02, ...sgs) + 0.003) * 50) / 50;
     const bottom = Math.floor((Math.min(0.99, end?.low ?? 1, ...sgs) + 0.002) * 50) / 50;
     return {
@@ -85,7 +68,8 @@
             borderWidth: 2,
             pointRadius: 5
           },
-          ...fan
+          ...fan,
+          ...without
         ]
       },
       options: {

@@ -49,6 +49,7 @@
         {:else}finishes about {sg(e.finalSg!.likely)}{/if}
       </p>
     </div>
+    {#await import('./Ahead.svelte') then { default: Ahead }}<Ahead {bench} />{/await}
     <dl class="mt-3 grid grid-cols-2 gap-x-5">
       <div class="inkline pt-1 pb-2">
         <dt class="sr-only">Start gravity</dt>

@@ -28,7 +28,7 @@ import { firstProblem } from '$core/units/problem';
 import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
 import { keepDraft, readDraft } from '$lib/store/draft';
 import { newId } from '$lib/store/here';
-import { countryOf, type Settings } from '$core/units/settings';
+import { countryOf, USUAL_ROOM_C, type Settings } from '$core/units/settings';
 
 /** One line of the slip: an ingredient, what was typed for its amount, and what is wrong with that. */
 export type Row = {
@@ -113,6 +113,7 @@ export function createBench(settings: () => Settings) {
     yeast: { yeastId, ...(toleranceAbv === null ? {} : { toleranceAbv }) },
     target: { ...target },
     ...(vesselId ? { vesselId } : {}),
+    ...(settings().roomC === USUAL_ROOM_C ? {} : { roomC: settings().roomC }),
     ...method,
     ...(acknowledged.length > 0 ? { acknowledged } : {}),
     ...(Object.keys(settings().prices).length > 0 ? { prices: settings().prices } : {}),

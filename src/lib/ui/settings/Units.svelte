@@ -28,6 +28,17 @@
     }
   }
 
+  async function warm(text: string) {
+    try {
+      const roomC = Math.round(parseTemperature(text, s.temp) * 2) / 2;
+      if (roomC < 0 || roomC > 40)
+        throw new Error('No wine ferments there: give the usual warmth of the place.');
+      await change({ roomC });
+    } catch (e) {
+      sayWrong(explain(e));
+    }
+  }
+
   async function inWater(text: string) {
     const n = parseNumber(text);
     if (n === null || n < 0.98 || n > 1.02)
@@ -127,6 +138,16 @@
             );
           void change({ waterAlkalinityMgL: n });
         }}
+      />
+    </label>
+    <label class="grid gap-1 font-semibold"
+      >Where wine stands it is usually, °{s.temp}
+      <input
+        class="field"
+        inputmode="decimal"
+        autocomplete="off"
+        value={+fromCelsius(s.roomC, s.temp).toFixed(0)}
+        onchange={(e) => warm(e.currentTarget.value)}
       />
     </label>
     <label class="grid gap-1 font-semibold"

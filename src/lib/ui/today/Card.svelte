@@ -65,6 +65,7 @@
           {:else if form === 'add'}<a class="btn btn-line" href="/batches/{batch.id}#add"
               >Write down what went in</a
             >
+          {:else if form}<a class="btn btn-line" href="/batches/{batch.id}#{form}">Write it down there</a>
           {:else}
             <button
               class="btn btn-primary"

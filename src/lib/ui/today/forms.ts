@@ -1,6 +1,7 @@
 /** The forms of the walk, each loaded when the first card wants it. */
 export const FORMS = {
   look: () => import('./LookCard.svelte'),
+  warmth: () => import('./WarmthCard.svelte'),
   read: () => import('./ReadCard.svelte'),
   rack: () => import('./RackCard.svelte'),
   bottle: () => import('./BottleCard.svelte')

@@ -18,7 +18,7 @@ const begun = (litres: number, vesselId = 'bucket-15'): LedgerEvent[] => [
 const pitched = on(1, 'pitch', { yeast: { yeastId: 'wine' } });
 const said = (events: LedgerEvent[], day: number) => {
   const at = T0 + day * DAY;
-  return warningsOf(standsOf(foldBatch(events, at)!, standingOf(foldBatch(events, at)!)), at, 'L').map(
+  return warningsOf(standsOf(foldBatch(events, at)!, standingOf(foldBatch(events, at)!), null), at, 'L').map(
     (w) => `${w.tone}: ${w.text}`
   );
 };

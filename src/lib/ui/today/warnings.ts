@@ -4,9 +4,8 @@ import { markL } from '$core/ledger/will-hold';
 import { liquid } from '$core/liquid/stock';
 import { FOAM_ROOM } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';
+import { troubleText } from '../words/trouble';
 import type { VolumeUnit } from '$core/units/measure';
-
-const HOUR = 3_600_000;
 
 export type Warning = { text: string; tone: 'danger' | 'caution' };
 
@@ -14,8 +13,6 @@ export type Warning = { text: string; tone: 'danger' | 'caution' };
 export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
   const out: Warning[] = [];
   const s = b.state;
-  const last = s.readings.at(-1);
-  const pitched = s.pitches.at(-1);
   if (s.doubts.length > 0)
     out.push({
       text:
@@ -25,13 +22,11 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
       tone: 'caution'
     });
   if (b.standing.stage === 'bottled' || b.standing.stage === 'gone') return out;
-  const hoursSince = pitched ? (now - pitched.at) / HOUR : 0;
-  const start = s.startSg?.sg ?? 0;
-  const hasMoved = last !== undefined && start - last.sg > 0.003;
-  // Only a reading can show that nothing moves; who never measures is not told so.
-  const isRead = last !== undefined && pitched !== undefined && last.at - pitched.at > 24 * HOUR;
-  if (pitched && isRead && s.rackings.length === 0 && !hasMoved && hoursSince > 48)
-    out.push({ text: `still asleep, ${Math.round(hoursSince)} h after the yeast`, tone: 'danger' });
+  for (const t of b.troubles)
+    out.push({
+      text: troubleText(t, now),
+      tone: t.isGrave || t.id === 'not-begun' || t.id === 'foaming' ? 'danger' : 'caution'
+    });
   const bottling = b.due.find((d) => d.step.id === 'bottle');
   // A clearing wine makes one think of bottles, due or not.
   const isDue = bottling !== undefined && bottling.status !== 'coming';

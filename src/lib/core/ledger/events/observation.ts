@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Look } from '../flow';
-import { doubt } from '../state';
+import { doubt, feel } from '../state';
 import { defineEvent, id, type Part } from './define';
 
 /** What can be seen, heard and tasted without any instrument, in words. */
@@ -37,6 +37,8 @@ const data = z
     clarity: oneOf(LOOKS.clarity).optional(),
     smell: oneOf(LOOKS.smell).optional(),
     surface: oneOf(LOOKS.surface).optional(),
+    /** how warm it is, °C */
+    tempC: z.number().finite().min(-10).max(60).optional(),
     /** days in which nothing was seen to move */
     stillDays: z.number().finite().min(0).max(2000).optional()
   })
@@ -49,13 +51,15 @@ const SEEN = ['cap', 'foam', 'taste', 'clarity', 'smell', 'surface'] as const;
 
 /** What was seen of a look, in words. */
 function said(d: z.infer<typeof data>): Part[] {
+  const parts: Part[] = d.tempC === undefined ? [] : [{ tempC: d.tempC }];
   const words = SEEN.flatMap((k) => {
     const value = d[k];
     return value === undefined ? [] : [(LOOKS[k] as Record<string, string>)[value]!];
   });
   if (d.bubbles) words.push(`${d.bubbles.count} bubbles in ${d.bubbles.seconds} s`);
   if (d.stillDays !== undefined) words.push(`nothing moved for ${d.stillDays} days`);
-  return [words.join(', ')];
+  if (words.length > 0) parts.push(`${parts.length > 0 ? ', ' : ''}${words.join(', ')}`);
+  return parts;
 }
 
 /** Looked, listened and tasted: what one can tell without a hydrometer. */
@@ -63,11 +67,13 @@ export const observation = defineEvent({
   type: 'observation',
   data,
   touchesLiquid: false,
-  apply(s, { data: { vesselId, ...seen } }, at) {
+  apply(s, { data: { vesselId, tempC, ...seen } }, at) {
     if (vesselId && !s.fills.some((f) => f.vesselId === vesselId)) doubt(s, 'not-there');
     const look: Look = seen;
-    s.looks.push({ at, vesselId: vesselId ?? null, ...look });
-    s.flows.push({ at, kind: 'look', vesselId: vesselId ?? null, look });
+    s.looks.push({ at, vesselId: vesselId ?? null, tempC, ...look });
+    if (tempC !== undefined) feel(s, at, tempC);
+    if (Object.values(look).some((x) => x !== undefined))
+      s.flows.push({ at, kind: 'look', vesselId: vesselId ?? null, look });
   },
   says: ({ data: d }) => ({
     what: ['Looked'],

@@ -8,7 +8,7 @@ import { canBeRead, noteRead } from '../evidence';
 import { learnSugar } from '../learn';
 import { areAlike, correctVolume, named } from '../operations';
 import type { Question } from '../question';
-import { doubt, toleranceIn, type Working } from '../state';
+import { doubt, feel, toleranceIn, type Working } from '../state';
 import { defineEvent, id, sg, volumeL, type About, type Of, type Part, type Slot } from './define';
 
 const HOUR = 3_600_000;
@@ -46,8 +46,7 @@ function read(s: Working, e: Of<ReadingData>, at: number): void {
   const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId, refractometerBx } = e.data;
   // A refractometer in alcohol is good to three points: it says where the wine is about, and proves nothing gone.
   const isRough = refractometerBx !== undefined;
-  if (tempC !== undefined && tempC < 45) s.flows.push({ at, kind: 'warmth', tempC });
-  if (tempC !== undefined && s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
+  if (tempC !== undefined) feel(s, at, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
   if (vesselId && !s.fills.some((f) => f.vesselId === vesselId)) doubt(s, 'not-there');

@@ -4,6 +4,7 @@ import { crush } from './crush';
 import type { StepDef } from './define';
 import { enzyme } from './enzyme';
 import { sugarPart } from './feed';
+import { RUNGS } from './rungs';
 import { bottle, finings, stabilise, sweeten } from './finish';
 import { fruitOut } from './fruit-out';
 import { nutrientPart } from './nutrient';
@@ -34,5 +35,6 @@ export const STEPS: Record<StepId, StepDef> = {
   finings,
   stabilise,
   sweeten,
-  bottle
+  bottle,
+  ...RUNGS
 };

@@ -14,18 +14,21 @@ export type InPlan = {
   waits: Wait[];
   /** hours between repeats; none for a step done once */
   everyH?: number;
+  /** it is not for a wine that still works */
+  wantsDone?: boolean;
 };
 
 /** Into which vessel, or into all, what of it goes. */
 export type Put = { vesselId?: string; ingredients: Ingredient[] };
 
 /** The forms that write down what one tap cannot. */
-export type StepForm = 'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add' | 'look';
+export type StepForm =
+  'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add' | 'look' | 'warmth' | 'top-up';
 
 /** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */
 export type StepDef = {
-  /** how it reads in a plan; null where a plan has none of it */
-  inPlan: (plan: PlanFacts) => InPlan | null;
+  /** how it reads in a plan; null where a plan has none of it; left out for what only a wine in trouble wants */
+  inPlan?: (plan: PlanFacts) => InPlan | null;
   /** when it was last done, ms, by the events that are its doing; null while it is to do */
   doneAt: (s: BatchState) => number | null | undefined;
   /** how many hours after it was done it is wanted again, where that changes with the wine */
@@ -57,9 +60,10 @@ export const defineStep = (def: StepDef): StepDef => def;
 export const DAY = 24;
 
 /** Not before `minH` hours after a step, best within `maxH`. */
-export const wait = (step: StepId, minH: number, maxH: number, why: string): Wait => ({
+export const wait = (step: StepId, minH: number, maxH: number, why: string, until?: Wait['until']): Wait => ({
   step,
   minH,
   maxH,
-  why
+  why,
+  ...(until ? { until } : {})
 });

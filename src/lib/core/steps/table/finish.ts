@@ -33,7 +33,8 @@ export const finings = defineStep({
             choiceOf(plan, 'clearing') === 'finings'
               ? 'Gas stirred out first. First part, an hour, second part; then leave it a week.'
               : 'Swollen in hot water the day before, stirred in; again after an hour.',
-          waits: [wait('rack-2', 7 * DAY, 21 * DAY, 'only finished wine clears')]
+          waits: [wait('rack-2', 7 * DAY, 21 * DAY, 'only finished wine clears')],
+          wantsDone: true
         }
       : null,
   doneAt: (s) => s.powdersG.bentonite?.at ?? s.powdersG.kieselsol?.at ?? s.powdersG.chitosan?.at,
@@ -58,7 +59,8 @@ export const stabilise = defineStep({
           title: 'Stabilise',
           short: 'stabilise',
           how: 'Sulphite and sorbate together, in finished, clear wine, by weight.',
-          waits: [untilClear(plan, 'sorbate stops no ferment that is under way')]
+          waits: [untilClear(plan, 'sorbate stops no ferment that is under way')],
+          wantsDone: true
         }
       : null,
   doneAt: stabilisedAt,
@@ -107,6 +109,7 @@ export const bottle = defineStep({
       title: 'Bottle',
       short: 'bottle',
       how: 'Clear, and the gravity still for three days or more.',
+      wantsDone: true,
       waits: [
         SWEETEN[finish] === undefined
           ? untilClear(plan, 'until it is clear and drops no more')

@@ -20,7 +20,7 @@ export const intoGlass = defineStep({
       waits: [
         hasFruit
           ? wait('fruit-out', 0, 2 * DAY, 'the cap no longer shields it')
-          : wait(begins, 10 * DAY, 16 * DAY, 'when the rush is over'),
+          : wait(begins, 10 * DAY, 16 * DAY, 'when the rush is over', 'quiet'),
         ...(lastFeed ? [wait(lastFeed, 2 * DAY, 5 * DAY, 'the last sugar foams')] : [])
       ]
     };

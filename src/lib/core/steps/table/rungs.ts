@@ -1,0 +1,83 @@
+import { pitch, stir } from '../../commands/put';
+import type { BatchState } from '../../ledger/state';
+import { CAMPDEN_TABLET_G, DOSES, yeastG } from '../../tables/doses';
+import type { RUNG_IDS } from '../../tables/step-id';
+import { L_PER } from '../../units/measure';
+import { doseL } from '../../ledger/will-hold';
+import { defineStep, type StepDef } from './define';
+import { intoAll } from './powder';
+import { read } from './read';
+
+/** Warm enough for any yeast to work, °C. Common practice. */
+const WARM_C = 19.5;
+
+/** When a temperature was last taken, ms, and was so. */
+const feltAt = (s: BatchState, is: (tempC: number) => boolean) =>
+  [...s.looks, ...s.readings]
+    .filter((x) => x.tempC !== null && x.tempC !== undefined && is(x.tempC))
+    .reduce<number | null>((last, x) => Math.max(last ?? 0, x.at), null);
+
+const foodAt = (s: BatchState) =>
+  (['nutrient', 'dap', 'energizer'] as const).reduce<number | null>((last, id) => {
+    const at = s.powdersG[id]?.at;
+    return at === undefined ? last : Math.max(last ?? 0, at);
+  }, null);
+
+/** One tablet for each US gallon. Common practice. */
+const TABLET_GL = CAMPDEN_TABLET_G / L_PER['us-gal'];
+
+/** What is done about a wine in trouble: how each is written down, and seen to be done. `steps/trouble` orders them. */
+export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
+  'read-again': defineStep({ doneAt: read.doneAt, form: 'read', otherwise: read.otherwise! }),
+  // A temperature taken is what shows that it was done.
+  warm: defineStep({ doneAt: (s) => feltAt(s, (c) => c >= WARM_C), form: 'warmth' }),
+  cool: defineStep({ doneAt: (s) => feltAt(s, () => true), form: 'warmth' }),
+  air: defineStep({ doneAt: (s) => s.stirs.at(-1), deed: (s) => stir(s.id), tap: 'Stirred' }),
+  food: defineStep({
+    doneAt: foodAt,
+    isPut: true,
+    puts: (s) => intoAll(s, [['nutrient', DOSES.nutrient.perL[1] / 2]]),
+    tap: 'Nutrient in'
+  }),
+  hulls: defineStep({
+    doneAt: (s) => s.powdersG['yeast-hulls']?.at,
+    isPut: true,
+    puts: (s) => intoAll(s, [['yeast-hulls', DOSES['yeast-hulls'].perL[1]]]),
+    tap: 'Hulls in'
+  }),
+  // A starter stands beside the wine: nothing is in it yet.
+  'build-up': defineStep({ doneAt: () => null, tap: 'It foams' }),
+  'fresh-yeast': defineStep({
+    doneAt: (s) => s.pitches.at(-1)?.at,
+    isPut: true,
+    deed: (s) =>
+      pitch(s.id, { yeast: { yeastId: 'champagne' }, massG: 2 * yeastG(doseL(s)), how: 'starter' }),
+    tap: 'Yeast in',
+    form: 'pitch'
+  }),
+  'make-room': defineStep({ doneAt: (s) => s.rackings.at(-1)?.at, form: 'rack' }),
+  splash: defineStep({ doneAt: (s) => s.rackings.at(-1)?.at, form: 'rack' }),
+  cover: defineStep({
+    doneAt: (s) => Object.values(s.gassedAt).reduce<number | null>((a, b) => Math.max(a ?? 0, b), null),
+    form: 'top-up'
+  }),
+  sulphite: defineStep({
+    doneAt: (s) => s.powdersG.campden?.at ?? s.powdersG.metabisulphite?.at,
+    isPut: true,
+    puts: (s) => intoAll(s, [['campden', TABLET_GL]]),
+    tap: 'Sulphite in'
+  }),
+  'spirit-test': defineStep({ doneAt: () => null, tap: 'Strings or jelly' }),
+  'late-enzyme': defineStep({
+    doneAt: (s) => s.powdersG['pectic-enzyme']?.at,
+    isPut: true,
+    puts: (s) => intoAll(s, [['pectic-enzyme', DOSES['pectic-enzyme'].perL[2]]]),
+    tap: 'Enzyme in'
+  }),
+  fine: defineStep({
+    doneAt: (s) => s.powdersG.bentonite?.at,
+    isPut: true,
+    puts: (s) => intoAll(s, [['bentonite', DOSES.bentonite.perL[1]]]),
+    tap: 'Bentonite in'
+  })
+};
