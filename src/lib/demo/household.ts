@@ -254,9 +254,13 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   await read(beetroot, 32.2, 1.086);
   await stirred(beetroot, 31, 27);
   await did(ago(26), takeFruitOut(beetroot, 'drip', 4.6));
-  await read(beetroot, 25, 1.015);
+  await read(beetroot, 25, 1.036);
   await did(ago(25), rack(beetroot, 'bucket-small', [{ vesselId: 'jar-5-d', volumeL: 3.6 }], 0.9));
-  await read(beetroot, 10, 1.001);
+  await read(beetroot, 16, 1.023, 17);
+  await read(beetroot, 10, 1.022, 16);
+  await read(beetroot, 5, 1.022, 16);
+  await did(ago(4), look(beetroot, { tempC: 22, clarity: 'hazy' }));
+  await read(beetroot, 1, 1.022, 21);
 
   const elderberry = await begin(
     plan([fruit('elderberry', 4.4)], 13, 13, 'red-fruit'),
@@ -283,6 +287,7 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   await feed(blackcurrant, 1, 0.02);
   await stirred(blackcurrant, 2, 1);
   await read(blackcurrant, 0.5, 1.062, 24);
+  await did(ago(0.4), look(blackcurrant, { foam: 'over', cap: 'up' }));
   await did(
     ago(0.4),
     note(blackcurrant, 'Foam pushed up into the airlock overnight. Cloth and a tray under it.')

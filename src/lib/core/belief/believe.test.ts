@@ -29,6 +29,25 @@ const told = (events: LedgerEvent[], day: number) => beliefOf(foldBatch(events, 
 const read = (day: number, sg: number, vesselId?: string) =>
   on(day, 'reading', { sg, tempC: 20, ...(vesselId ? { vesselId } : {}) });
 
+it('a must that was read stands where it was read, whatever sugar it holds', () => {
+  for (const ingredients of [
+    PLUMS,
+    [
+      { kind: 'honey', massKg: 2.6 },
+      { kind: 'water', volumeL: 8 }
+    ] as Ingredient[]
+  ]) {
+    const before = told(start(ingredients), 1.01).sg.likely;
+    const sg = before + 0.002;
+    expect(told([...start(ingredients), read(1.01, sg)], 1.011).sg.likely).toBeCloseTo(sg, 2.5);
+  }
+});
+
+it('what reads in the cold as it did at the start has hardly begun', () => {
+  const still = told([...start(), read(1.1, 1.084), on(3.1, 'reading', { sg: 1.0836, tempC: 14 })], 3.2);
+  expect(still.abv.likely).toBeLessThan(0.5);
+});
+
 const WINES = Number(process.env.TRUE_WINES ?? 120);
 
 describe('against wines that another model made', () => {

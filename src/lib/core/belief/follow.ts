@@ -1,5 +1,5 @@
 import { YIELD } from '../ferment/convert';
-import { goOn, NOTHING_GL } from '../ferment/model';
+import { goOn, NOTHING_GL, warmth } from '../ferment/model';
 import { BOTTLES, type Flow } from '../ledger/flow';
 import { strongest } from '../ledger/state';
 import { ETHANOL_20 } from '../liquid/ethanol';
@@ -19,6 +19,7 @@ import {
   pourCell,
   randomOf,
   seedOf,
+  strengthOf,
   turn,
   zeros,
   type Cell,
@@ -42,7 +43,11 @@ const WARMER_C = 1.8;
 /** Hours until yeast works, by how it was pitched. Common practice: dry 12–24, rehydrated 4–12, starter 2–6, wild 2–5 days. */
 const LAG_H = { dry: 17, rehydrated: 8, starter: 4 } as const;
 const WILD_LAG_H = 78;
-/** What of a sachet lives, and how much goes in where nobody said, g/L. */
+/** So many begin long after they should, and so many times later; in the cold all do, up to so slowly. Common practice: a day or two of nothing, three now and then. */
+const LATE = 0.1;
+const LATER = 3;
+const COLDEST = 0.25;
+/** What of a sachet lives, but far less in alcohol that it never met; and how much goes in where nobody said, g/L. */
 const ALIVE = 0.6;
 const PITCHED_GL = 0.25;
 const WILD_GL = 0.004;
@@ -250,19 +255,24 @@ function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
   const spread = toleranceOf(yeast);
   const lagH = isWild ? WILD_LAG_H : LAG_H[how ?? 'dry'];
   r.coldC = Math.min(r.coldC, COLD_C[yeast.yeastId ?? 'wine']);
+  // What is cold takes longer to begin, too.
+  const cold = Math.max(COLDEST, Math.min(1, warmth(r.tempC, r.coldC)));
   r.tolerance = strongest([r.tolerance, spread]);
   const isFirst = Object.values(e.cells).every((c) => c.yeastG[0] === 0);
   for (let i = 0; i < e.size; i++) {
     const wall = drawn(spread, t[i]!);
     e.wallAbv[i] = isFirst ? wall : Math.max(e.wallAbv[i]!, wall);
-    e.startsAt[i] = Math.min(e.startsAt[i]!, at + HOUR * lagH * Math.exp(LAG * l[i]!));
+    const late = random() < LATE ? LATER * (0.6 + random()) : 1;
+    e.startsAt[i] = Math.min(e.startsAt[i]!, at + ((HOUR * lagH) / cold) * late * Math.exp(LAG * l[i]!));
     for (const c of Object.values(e.cells)) {
       if (isFirst) c.nitrogenMg[i]! += (UNWRITTEN_MG * c.waterKg[i]!) / WATER_20;
       c.wallAbv[i] = isFirst ? wall : Math.max(c.wallAbv[i]!, wall);
       const litres = c.waterKg[i]! / WATER_20;
       const given =
         massG === null ? PITCHED_GL * Math.exp(0.3 * w[i]!) * litres : massG / Object.keys(e.cells).length;
-      c.yeastG[i]! += isWild ? WILD_GL * litres : ALIVE * given;
+      const full = Math.min(1, strengthOf(c, i) / c.wallAbv[i]!);
+      const lives = ALIVE * (1 - full) ** (how === 'starter' ? 1 : 3);
+      c.yeastG[i]! += isWild ? WILD_GL * litres : lives * given;
       if (c.asleep[i] && random() < WAKES) c.asleep[i] = 0;
     }
   }

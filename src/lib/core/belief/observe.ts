@@ -27,11 +27,18 @@ const SLIP = 0.03;
 const SLIP_SG = 0.03;
 /** How far the pace between two readings may be off the sums, in its logarithm. */
 const PACE_SD = 0.55;
+/** A must that should have begun and reads as it did begins so much later, in the mean: a day and a quarter. Ours. */
+const STILL_LAG_MS = 30 * 3_600_000;
 /** What a sleeping wine, or one that had not begun, does all the same. */
 const WAKES = 0.08;
 /** Chance that something was not as written, where a reading asks for it, and how far off it is. */
 const NOT_WRITTEN = 0.02;
 const NOT_WRITTEN_SG = 0.025;
+/** A wine that woke goes on about half as fast, in its logarithm, give or take. Ours. */
+const WOKEN = -0.7;
+const WOKEN_SD = 0.6;
+/** Where the sums have less than this share left, nobody could say how long ago it ended. Ours. */
+const LAST_SHARE = 1e-5;
 /** As far as this a ferment has come to its end, and before that it has not begun; by the share that is gone. */
 const AT_END = 0.995;
 const NOT_BEGUN = 0.002;
@@ -41,13 +48,13 @@ const UNDER_SG = 0.004;
 const LOOK_AT = [-1.38, -0.67, -0.21, 0.21, 0.67, 1.38] as const;
 const LOOKS = LOOK_AT.length;
 
-const total = (list: readonly number[]): number => {
+const total = (list: Float64Array): number => {
   let sum = 0;
-  for (const x of list) sum += x;
+  for (let k = 0; k < list.length; k++) sum += list[k]!;
   return sum;
 };
 /** Which of several weights a random number falls on. */
-function pickOf(weights: readonly number[], sum: number, random: () => number): number {
+function pickOf(weights: Float64Array, sum: number, random: () => number): number {
   let left = random() * sum;
   let k = 0;
   while (k < weights.length - 1 && (left -= weights[k]!) > 0) k += 1;
@@ -56,6 +63,11 @@ function pickOf(weights: readonly number[], sum: number, random: () => number): 
 
 /** What a member takes a reading for. */
 const Took = { none: 0, slip: 1, still: 2, going: 3, sleeps: 4, ended: 5, woke: 6, written: 7 } as const;
+
+// Written anew for each member: this runs some thousand times for one batch.
+const weights = new Float64Array(8);
+const [going, sleeps, woke] = [new Float64Array(LOOKS), new Float64Array(LOOKS), new Float64Array(LOOKS)];
+const targets = new Float64Array(LOOKS);
 
 type Read = Extract<Flow, { kind: 'read' }>;
 
@@ -128,20 +140,23 @@ function weighOne(
   const ever = Math.max(1e-9, c.everKg[i]!);
   const asleep = c.asleep[i] === 1;
   const hasYeast = at >= e.startsAt[i]!;
+  const asIs = [c.waterKg[i]!, c.ethanolKg[i]!, c.hexoseKg[i]!, c.boundKg[i]!, c.otherKg[i]!] as const;
   turn(c, i, -since, y);
   const start = sgOf(c, i);
   turn(c, i, whole, y);
   const end = sgOf(c, i);
-  turn(c, i, since - whole, y);
+  // As it was, to the last grain: what is turned right out and back has lost the water its sugar had yet to take up.
+  [c.waterKg[i], c.ethanolKg[i], c.hexoseKg[i], c.boundKg[i], c.otherKg[i]] = asIs;
   const perSg = whole > 1e-9 && start - end > 1e-6 ? whole / (start - end) : 0;
 
   const honest = 1 - SLIP;
-  const weights = [0, SLIP * bell(sg - now, 0, SLIP_SG), 0, 0, 0, 0, 0, 0];
+  weights.fill(0);
+  weights[Took.slip] = SLIP * bell(sg - now, 0, SLIP_SG);
   const startShare = (c.hexoseKg[i]! + since) / ever;
   const isEnded = whole <= 1e-9 || start - end < 2e-4;
   const f = whole > 1e-9 ? Math.min(1, since / whole) : 1;
   // What nobody saw may have gone on a little even where the sums say nothing.
-  const tau = Math.max(-Math.log(Math.max(1e-12, 1 - f)), 1e-9);
+  const tau = Math.max(-Math.log(Math.max(LAST_SHARE, 1 - f)), 1e-9);
   const zOf = (share: number) => Math.log(-Math.log(1 - share) / tau) / PACE_SD;
   if (asleep) weights[Took.still] = honest * (1 - WAKES) * bell(sg - start, 0, sd);
   else {
@@ -154,29 +169,28 @@ function weighOne(
         bell(sg - end, 0, sd);
   }
   // What lies between is looked at in a few places of the reading's own error.
-  const between = {
-    going: new Array<number>(LOOKS).fill(0),
-    sleeps: new Array<number>(LOOKS).fill(0),
-    woke: new Array<number>(LOOKS).fill(0)
-  };
-  const targets = new Array<number>(LOOKS).fill(sg);
-  for (let k = 0; k < LOOKS; k++) {
-    const target = (targets[k] = sg - sd * LOOK_AT[k]! - sd * 0.3 * error);
-    const gone = perSg > 0 ? (start - target) * perSg : -1;
-    if (isEnded || !(gone > NOT_BEGUN * whole && gone < AT_END * whole)) continue;
-    if (asleep || !hasYeast || f < NOT_BEGUN)
-      between.woke[k] = (honest * WAKES) / Math.max(0.002, start - end) / LOOKS;
-    if (asleep) continue;
-    const share = gone / whole;
-    const left = (c.hexoseKg[i]! + since - gone) / ever;
-    const z = zOf(share);
-    const perHexose = bell(z, 0, 1) / (PACE_SD * -Math.log(1 - share) * (1 - share) * whole);
-    between.going[k] = (honest * perHexose * perSg * goesThrough(startShare, left)) / LOOKS;
-    between.sleeps[k] = (honest * (stallDensity(left) / ever) * perSg * (1 - tail(z))) / LOOKS;
+  if (!isEnded) {
+    const canWake = asleep || !hasYeast || f < NOT_BEGUN;
+    const perWoke = canWake ? (honest * WAKES) / Math.max(0.002, start - end) / LOOKS : 0;
+    for (let k = 0; k < LOOKS; k++) {
+      const target = (targets[k] = sg - sd * LOOK_AT[k]! - sd * 0.3 * error);
+      going[k] = sleeps[k] = woke[k] = 0;
+      const gone = perSg > 0 ? (start - target) * perSg : -1;
+      if (!(gone > NOT_BEGUN * whole && gone < AT_END * whole)) continue;
+      woke[k] = perWoke;
+      if (asleep) continue;
+      const share = gone / whole;
+      const left = (c.hexoseKg[i]! + since - gone) / ever;
+      const staysOf = -Math.log(1 - share);
+      const z = Math.log(staysOf / tau) / PACE_SD;
+      const perHexose = bell(z, 0, 1) / (PACE_SD * staysOf * (1 - share) * whole);
+      going[k] = (honest * perHexose * perSg * goesThrough(startShare, left)) / LOOKS;
+      sleeps[k] = (honest * (stallDensity(left) / ever) * perSg * (1 - tail(z))) / LOOKS;
+    }
+    weights[Took.going] = total(going);
+    weights[Took.sleeps] = total(sleeps);
+    weights[Took.woke] = total(woke);
   }
-  weights[Took.going] = total(between.going);
-  weights[Took.sleeps] = total(between.sleeps);
-  weights[Took.woke] = total(between.woke);
   // Above all that it can be, or a must that has not begun: then something was not as written. Fruit may leave less
   // behind than the table has it; far under its end is no wine.
   const isFresh = since <= 1e-9 && c.ethanolKg[i]! < 1e-6;
@@ -187,14 +201,7 @@ function weighOne(
   const likelihood = total(weights);
   if (!(likelihood > 0)) return { likelihood: 1e-30, took: Took.none };
   const took = pickOf(weights, likelihood, random);
-  const at_ =
-    took === Took.going
-      ? between.going
-      : took === Took.sleeps
-        ? between.sleeps
-        : took === Took.woke
-          ? between.woke
-          : null;
+  const at_ = took === Took.going ? going : took === Took.sleeps ? sleeps : took === Took.woke ? woke : null;
   const target = at_ ? targets[pickOf(at_, weights[took]!, random)]! : sg - 0.5 * sd * error;
   const gone = perSg > 0 ? (start - target) * perSg : 0;
 
@@ -209,6 +216,9 @@ function weighOne(
   };
   switch (took) {
     case Took.still:
+      // What should have begun and has not takes a while yet: nobody knows how long.
+      if (hasYeast && c.ethanolKg[i]! - since * y < 1e-6)
+        e.startsAt[i] = at - STILL_LAG_MS * Math.log(1 - random());
       settle(0);
       break;
     case Took.going:
@@ -218,6 +228,8 @@ function weighOne(
       break;
     case Took.woke:
       e.startsAt[i] = Math.min(e.startsAt[i]!, at);
+      // How brisk it is once it works again has little to do with before.
+      if (asleep) e.vigour[i]! *= Math.exp(WOKEN + WOKEN_SD * normalQuantile(random()));
       c.asleep[i] = 0;
       settle(gone);
       c.stall[i] = drawStall(c.hexoseKg[i]! / ever, random);

@@ -33,8 +33,10 @@ export type Pace = {
 
 /** Growth an hour at 20 °C with nitrogen to spare. Ours. */
 const GROWTH = 0.16;
-/** Grams of hexose that a gram of yeast takes in an hour at 20 °C. Ours. */
-const UPTAKE = 0.5;
+/** Grams of hexose that a gram of yeast takes in an hour at 20 °C, with room around it. Ours. */
+const UPTAKE = 0.75;
+/** Yeast that crowds itself to half that, g/L: a must fed ever so well falls some 25 points a day. Ours. */
+const CROWD_GL = 5;
 /** Sugar and nitrogen at half pace, g/L and mg/L. Ours. */
 const HALF_SUGAR = 8;
 const HALF_NITROGEN = 25;
@@ -96,7 +98,7 @@ export function rates(
   const killed = full >= 1 ? 1 : cube * cube;
   out[0] = grown - DEATH * killed * yeastGL;
   out[1] = -NITROGEN_IN_YEAST * grown;
-  out[2] = -UPTAKE * room * fed * yeastGL;
+  out[2] = -UPTAKE * room * fed * (yeastGL / (1 + yeastGL / CROWD_GL));
 }
 
 const look = new Float64Array(3);
@@ -106,7 +108,7 @@ const look = new Float64Array(3);
  * @param brew is changed in place
  * @param hours 0 or more
  * @returns hexose that went, g/L
- * @example goOn({ yeastGL: 0.15, nitrogenMgL: 150, sugarGL: 200, ethanolGL: 0 }, { tempC: 22, coldC: 14, wallGL: 114, vigour: 1 }, 240) // 199.97
+ * @example goOn({ yeastGL: 0.15, nitrogenMgL: 150, sugarGL: 200, ethanolGL: 0 }, { tempC: 22, coldC: 14, wallGL: 114, vigour: 1 }, 240) // 199.96
  */
 export function goOn(brew: Brew, pace: Pace, hours: number): number {
   // Warmth and vigour move all alike: they are another clock.

@@ -126,6 +126,7 @@ function run(
     pitches: [],
     stirs: [],
     rackings: [],
+    splits: [],
     firstInAt: null,
     flows: [],
     looks: [],

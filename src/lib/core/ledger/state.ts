@@ -97,6 +97,8 @@ export type BatchState = {
   pitches: { at: number; yeast: Yeast; massG: number | null }[];
   stirs: number[];
   rackings: { at: number; lossL: number }[];
+  /** when some of it went into another vessel, and more stayed: no racking */
+  splits: number[];
   doubts: Doubt[];
   /** grams of each powder that went in, by its id */
   powdersG: Record<string, { massG: number; at: number }>;

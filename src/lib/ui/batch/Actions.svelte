@@ -41,6 +41,7 @@
     pitch: 'Yeast in',
     'fruit-out': 'Fruit out',
     rack: 'Rack',
+    split: 'Some into another vessel',
     add: 'Add',
     'top-up': 'Top up',
     steep: 'Second fruit, oak, hops',
@@ -64,7 +65,7 @@
       {#if form === 'read'}<ReadForm {batch} ondone={done} />
       {:else if form === 'pitch'}<PitchForm {batch} ondone={done} />
       {:else if form === 'fruit-out'}<FruitOutForm {batch} ondone={done} />
-      {:else if form === 'rack'}<RackForm {batch} ondone={done} />
+      {:else if form === 'rack' || form === 'split'}<RackForm {batch} ondone={done} />
       {:else if form === 'add'}<AddForm {batch} ondone={done} />
       {:else if form === 'top-up'}<TopUpForm {batch} ondone={done} />
       {:else if form === 'steep'}<SteepForm {batch} ondone={done} />

@@ -55,7 +55,7 @@
           {#if puts}<p class="font-semibold">{puts}</p>{/if}
           {#if what.answer}
             <p class="small mt-0.5 text-ink!" data-testid="effect">
-              With it, {aheadText(what.answer)}. {stallsText(what.answer)}
+              With it, {aheadText(what.answer, false)}. {stallsText(what.answer)}
             </p>
           {/if}
           <p class="mt-1 flex flex-wrap gap-3">

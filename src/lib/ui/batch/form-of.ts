@@ -9,6 +9,7 @@ export const isFormId = (text: string): text is FormId =>
     'pitch',
     'fruit-out',
     'rack',
+    'split',
     'add',
     'top-up',
     'steep',

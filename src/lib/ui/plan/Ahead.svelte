@@ -33,44 +33,42 @@
       class="min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px] sm:min-h-7"
     >
       {#snippet trigger()}{degrees(roomC)}{/snippet}
-      {#snippet children()}
-        <label class="grid gap-1"
-          ><span class="flex justify-between gap-2 font-semibold"
-            >Where it stands it is usually <b class="number">{degrees(roomC)}</b></span
-          >
-          <input
-            type="range"
-            class="slider"
-            min="6"
-            max="32"
-            step="1"
-            value={Math.round(roomC)}
-            aria-valuetext={degrees(roomC)}
-            onchange={(e) => saveSettings({ ...household.settings, roomC: Number(e.currentTarget.value) })}
-          />
-        </label>
-        <table class="mt-3 w-full text-[0.9375rem]">
-          <thead
-            ><tr class="text-left text-quiet"
-              ><th class="font-normal">yeast</th><th class="font-normal">1.010</th><th class="font-normal"
-                >done</th
-              ><th class="text-right font-normal">strength</th></tr
-            ></thead
-          >
-          <tbody>
-            {#each yeasts as id (id)}<YeastAhead
-                plan={rested!.plan}
-                at={rested!.at}
-                yeastId={id}
-                isChosen={id === bench.yeastId}
-                days={AHEAD}
-              />{/each}
-          </tbody>
-        </table>
-        <p class="small mt-2">
-          Days from the day it is begun, eight chances in ten. {stallsText(made.answer!)}
-        </p>
-      {/snippet}
+      <label class="grid gap-1"
+        ><span class="flex justify-between gap-2 font-semibold"
+          >Where it stands it is usually <b class="number">{degrees(roomC)}</b></span
+        >
+        <input
+          type="range"
+          class="slider"
+          min="6"
+          max="32"
+          step="1"
+          value={Math.round(roomC)}
+          aria-valuetext={degrees(roomC)}
+          onchange={(e) => saveSettings({ ...household.settings, roomC: Number(e.currentTarget.value) })}
+        />
+      </label>
+      <table class="mt-3 w-full text-[0.9375rem]">
+        <thead
+          ><tr class="text-left text-quiet"
+            ><th class="font-normal">yeast</th><th class="font-normal">1.010</th><th class="font-normal"
+              >done</th
+            ><th class="text-right font-normal">strength</th></tr
+          ></thead
+        >
+        <tbody>
+          {#each yeasts as id (id)}<YeastAhead
+              plan={rested!.plan}
+              at={rested!.at}
+              yeastId={id}
+              isChosen={id === bench.yeastId}
+              days={AHEAD}
+            />{/each}
+        </tbody>
+      </table>
+      <p class="small mt-2">
+        Days from the day it is begun, eight chances in ten. {stallsText(made.answer!)}
+      </p>
     </Pop>
     <span>{aheadText(made.answer, false)}.</span>
   </p>

@@ -17,6 +17,9 @@ const data = z.strictObject({
 });
 type TransferData = z.infer<typeof data>;
 
+/** Where more of it than this stays it was split, for room or for a blend: it still stands on its lees. Ours. */
+const SPLIT = 0.3;
+
 /** The composition is what was in there; what is measured stands, and what nobody poured stays where it was. */
 function transfer(s: Working, data: TransferData, at: number): void {
   const source = s.fills.find((f) => f.vesselId === data.from);
@@ -50,7 +53,8 @@ function transfer(s: Working, data: TransferData, at: number): void {
     source.cost *= 1 - gone;
   } else for (const lot of s.lots) if (lot.vesselId === data.from && main) lot.vesselId = main.vesselId;
   s.lostL += data.lossL;
-  s.rackings.push({ at, lossL: data.lossL });
+  if (keep < SPLIT) s.rackings.push({ at, lossL: data.lossL });
+  else s.splits.push(at);
   if (Math.abs(outL - volume) > Math.max(0.2, 0.04 * volume) && (isEmptied || outL > volume))
     s.corrections.push({ kind: 'volume', at, expectedL: volume, foundL: outL });
 }

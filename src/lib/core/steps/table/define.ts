@@ -23,14 +23,17 @@ export type Put = { vesselId?: string; ingredients: Ingredient[] };
 
 /** The forms that write down what one tap cannot. */
 export type StepForm =
-  'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add' | 'look' | 'warmth' | 'top-up';
+  'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add' | 'look' | 'warmth' | 'split' | 'top-up';
 
 /** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */
 export type StepDef = {
   /** how it reads in a plan; null where a plan has none of it; left out for what only a wine in trouble wants */
   inPlan?: (plan: PlanFacts) => InPlan | null;
-  /** when it was last done, ms, by the events that are its doing; null while it is to do */
-  doneAt: (s: BatchState) => number | null | undefined;
+  /**
+   * when it was last done, ms, by the events that are its doing; null while it is to do. For a rung of a ladder, when it
+   * was first done after `since`
+   */
+  doneAt: (s: BatchState, since?: number) => number | null | undefined;
   /** how many hours after it was done it is wanted again, where that changes with the wine */
   againH?: (s: BatchState) => number;
   /** whether its time is past, done or not */

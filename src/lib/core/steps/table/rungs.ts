@@ -1,5 +1,5 @@
 import { pitch, stir } from '../../commands/put';
-import type { BatchState } from '../../ledger/state';
+import { isReadingAside, type BatchState } from '../../ledger/state';
 import { CAMPDEN_TABLET_G, DOSES, yeastG } from '../../tables/doses';
 import type { RUNG_IDS } from '../../tables/step-id';
 import { L_PER } from '../../units/measure';
@@ -11,11 +11,18 @@ import { read } from './read';
 /** Warm enough for any yeast to work, °C. Common practice. */
 const WARM_C = 19.5;
 
-/** When a temperature was last taken, ms, and was so. */
-const feltAt = (s: BatchState, is: (tempC: number) => boolean) =>
-  [...s.looks, ...s.readings]
-    .filter((x) => x.tempC !== null && x.tempC !== undefined && is(x.tempC))
-    .reduce<number | null>((last, x) => Math.max(last ?? 0, x.at), null);
+/** When a temperature was first taken after a moment, ms, and was so. */
+const feltAt = (s: BatchState, since: number, is: (tempC: number) => boolean) =>
+  first(
+    [...s.looks, ...s.readings].flatMap((x) =>
+      x.tempC !== null && x.tempC !== undefined && is(x.tempC) ? [x.at] : []
+    ),
+    since
+  );
+
+/** The first of some moments after another; null where none is. */
+const first = (all: readonly number[], since: number): number | null =>
+  all.reduce<number | null>((a, at) => (at > since && (a === null || at < a) ? at : a), null);
 
 const foodAt = (s: BatchState) =>
   (['nutrient', 'dap', 'energizer'] as const).reduce<number | null>((last, id) => {
@@ -28,11 +35,23 @@ const TABLET_GL = CAMPDEN_TABLET_G / L_PER['us-gal'];
 
 /** What is done about a wine in trouble: how each is written down, and seen to be done. `steps/trouble` orders them. */
 export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
-  'read-again': defineStep({ doneAt: read.doneAt, form: 'read', otherwise: read.otherwise! }),
+  'read-again': defineStep({
+    doneAt: (s, since = 0) =>
+      first(
+        (isReadingAside(s) ? s.looks : s.readings).map((r) => r.at),
+        since
+      ),
+    form: 'read',
+    otherwise: read.otherwise!
+  }),
   // A temperature taken is what shows that it was done.
-  warm: defineStep({ doneAt: (s) => feltAt(s, (c) => c >= WARM_C), form: 'warmth' }),
-  cool: defineStep({ doneAt: (s) => feltAt(s, () => true), form: 'warmth' }),
-  air: defineStep({ doneAt: (s) => s.stirs.at(-1), deed: (s) => stir(s.id), tap: 'Stirred' }),
+  warm: defineStep({ doneAt: (s, since = 0) => feltAt(s, since, (c) => c >= WARM_C), form: 'warmth' }),
+  cool: defineStep({ doneAt: (s, since = 0) => feltAt(s, since, () => true), form: 'warmth' }),
+  air: defineStep({
+    doneAt: (s, since = 0) => first(s.stirs, since),
+    deed: (s) => stir(s.id),
+    tap: 'Stirred'
+  }),
   food: defineStep({
     doneAt: foodAt,
     isPut: true,
@@ -48,15 +67,29 @@ export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
   // A starter stands beside the wine: nothing is in it yet.
   'build-up': defineStep({ doneAt: () => null, tap: 'It foams' }),
   'fresh-yeast': defineStep({
-    doneAt: (s) => s.pitches.at(-1)?.at,
+    doneAt: (s, since = 0) =>
+      first(
+        s.pitches.map((p) => p.at),
+        since
+      ),
     isPut: true,
     deed: (s) =>
       pitch(s.id, { yeast: { yeastId: 'champagne' }, massG: 2 * yeastG(doseL(s)), how: 'starter' }),
     tap: 'Yeast in',
     form: 'pitch'
   }),
-  'make-room': defineStep({ doneAt: (s) => s.rackings.at(-1)?.at, form: 'rack' }),
-  splash: defineStep({ doneAt: (s) => s.rackings.at(-1)?.at, form: 'rack' }),
+  'make-room': defineStep({
+    doneAt: (s, since = 0) => first([...s.splits, ...s.rackings.map((r) => r.at)], since),
+    form: 'split'
+  }),
+  splash: defineStep({
+    doneAt: (s, since = 0) =>
+      first(
+        s.rackings.map((r) => r.at),
+        since
+      ),
+    form: 'rack'
+  }),
   cover: defineStep({
     doneAt: (s) => Object.values(s.gassedAt).reduce<number | null>((a, b) => Math.max(a ?? 0, b), null),
     form: 'top-up'

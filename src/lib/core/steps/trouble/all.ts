@@ -38,14 +38,14 @@ export type Trouble = {
   isGrave: boolean;
 };
 
-/** When a rung was done or skipped, since a moment; null while it is to do. */
+/** When a rung was first done or skipped, since a moment; null while it is to do. */
 function doneSince(s: BatchState, { step }: Rung, since: number): number | null {
   const def = STEPS[step];
   const ticked = s.steps
     .filter((x) => x.step === step && x.outcome !== 'snoozed' && (x.outcome === 'skipped' || !def.isPut))
     .map((x) => x.at);
-  const times = [def.doneAt(s) ?? null, ...ticked].filter((t): t is number => t !== null && t > since);
-  return times.length > 0 ? Math.max(...times) : null;
+  const times = [def.doneAt(s, since) ?? null, ...ticked].filter((t): t is number => t !== null && t > since);
+  return times.length > 0 ? Math.min(...times) : null;
 }
 
 /**
@@ -68,7 +68,10 @@ export function troublesOf(s: BatchState, belief: Belief | null): Trouble[] {
     for (const rung of def.rungs) {
       // A second time is after the first.
       const first = ladder.findLast((r) => r.step === rung.step);
-      const doneAt = first?.doneAt === null ? null : doneSince(s, rung, first?.doneAt ?? seen.since);
+      const doneAt =
+        first?.doneAt === null
+          ? null
+          : doneSince(s, rung, first?.doneAt ?? seen.since + (rung.notBeforeH ?? 0) * HOUR);
       // What was done stays on the ladder, whether or not it would help now.
       if (doneAt === null && rung.helps?.(facts) === false) continue;
       const dueAt = before + rung.afterH * HOUR;

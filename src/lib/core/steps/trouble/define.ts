@@ -20,6 +20,8 @@ export type Rung = {
   how: string | ((s: BatchState) => string);
   /** hours that the one before it is given to show */
   afterH: number;
+  /** what is done sooner than this after the trouble began, hours, does not count: a second reading on the same day */
+  notBeforeH?: number;
   /** whether it is of any use in this wine now */
   helps?: (f: Facts) => boolean;
   /** what it comes to in a forecast */

@@ -2,7 +2,7 @@ import { betweenC, inC, inL } from '../../units/say';
 import { COLD_C } from '../../tables/yeasts';
 import { yeastG } from '../../tables/doses';
 import { doseL } from '../../ledger/will-hold';
-import { batchTolerance, type BatchState } from '../../ledger/state';
+import type { BatchState } from '../../ledger/state';
 import { DAY, defineTrouble, HOUR, isEarly, lastSeen, takesFood, type Facts, type Rung } from './define';
 
 /** Yeast may take so long to show, hours. Common practice: two days, wild yeast five. */
@@ -127,7 +127,11 @@ export const stuck = defineTrouble({
     return since === undefined || since < first ? null : { chance: belief.chance.stalled, since };
   },
   rungs: [
-    { ...readAgain('The same three days on is still. Spin the bubbles off the stem.'), afterH: 3 * DAY },
+    {
+      ...readAgain('The same three days on is still. Spin the bubbles off the stem.'),
+      afterH: 3 * DAY,
+      notBeforeH: 2.5 * DAY
+    },
     { ...warm, how: `${warm.how as string} Stir its lees up gently.` },
     { ...food, afterH: 2 * DAY },
     {
@@ -169,7 +173,7 @@ export const slow = defineTrouble({
       ? { chance: 1, since: first.at }
       : null;
   },
-  rungs: [warm, food, readAgain('In three days: slow is well, as long as it falls.')],
+  rungs: [warm, food, { ...readAgain('In three days: slow is well, as long as it falls.'), afterH: 3 * DAY }],
   giveUp: 'Slow is no fault: cold, strong and honey musts take months. Leave it be while it falls.'
 });
 
@@ -194,7 +198,8 @@ export const woke = defineTrouble({
   rungs: [
     {
       ...readAgain('In a week. Airlock on, room in the neck, and no bottle until it is still.'),
-      afterH: 7 * DAY
+      afterH: 7 * DAY,
+      notBeforeH: 5 * DAY
     }
   ],
   giveUp:
