@@ -67,7 +67,7 @@ function plan(
 }
 
 /**
- * Fills an empty database with an allotment household of ten wines at every stage, dated back from `now`.
+ * Fills an empty database with an allotment household of eleven wines at every stage, dated back from `now`.
  * Built by the functions that clicks call; nothing here is written any other way.
  */
 export async function loadDemo(now: number): Promise<void> {
@@ -256,11 +256,10 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   await did(ago(26), takeFruitOut(beetroot, 'drip', 4.6));
   await read(beetroot, 25, 1.036);
   await did(ago(25), rack(beetroot, 'bucket-small', [{ vesselId: 'jar-5-d', volumeL: 3.6 }], 0.9));
-  await read(beetroot, 16, 1.023, 17);
-  await read(beetroot, 10, 1.022, 16);
-  await read(beetroot, 5, 1.022, 16);
-  await did(ago(4), look(beetroot, { tempC: 22, clarity: 'hazy' }));
-  await read(beetroot, 1, 1.022, 21);
+  await read(beetroot, 17, 1.023, 17);
+  await read(beetroot, 12, 1.022, 16);
+  await read(beetroot, 8, 1.022, 16);
+  await did(ago(7), look(beetroot, { tempC: 21, clarity: 'hazy' }));
 
   const elderberry = await begin(
     plan([fruit('elderberry', 4.4)], 13, 13, 'red-fruit'),
@@ -338,6 +337,18 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
     ago(60),
     taste(old, 'Dark, round, a hint of almond. Two bottles gone already.', 5, 'The same again.')
   );
+  const older = await begin(plan([fruit('damson', 3.4)], 12.5, 9), 'Damson', 'bucket-15', ago(765));
+  await treat(older, 765);
+  await read(older, 763, 1.084);
+  await did(ago(757), takeFruitOut(older, 'drip', undefined));
+  await did(ago(756), rack(older, 'bucket-15', [{ vesselId: 'jar-10', volumeL: 8.5 }], 0.5));
+  await read(older, 690, 0.993);
+  await read(older, 680, 0.993);
+  await did(
+    ago(679),
+    bottle(older, { from: 'jar-10', bottles: [{ count: 11, sizeL: 0.75, type: 'still' }], bar20: 0 })
+  );
+  await did(ago(300), taste(older, 'The tannin has gone soft; two years were right.', 4, ''));
   return [
     [plan([fruit('rhubarb', 4.6)], 12, 12), 'Rhubarb', 'Pull it young; frozen does as well.'],
     [plan([fruit('damson', 3)], 12.5, 9), 'Damson', 'Seven days on the fruit, no more.'],

@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { Taught } from '$core/belief/garden';
 import type { Broken, Summary } from '$core/report/summary';
 import type { LedgerEvent } from '$core/ledger/log';
 import { upgradedEvent } from '$core/ledger/upgrade';
@@ -24,6 +25,8 @@ export class VecinoDb extends Dexie {
   produce!: EntityTable<Produce, 'id'>;
   /** a cache: what lists need of each batch */
   summaries!: EntityTable<Summary | Broken, 'id'>;
+  /** a cache: what each batch taught of its produce and of the place */
+  lessons!: EntityTable<Taught & { id: string }, 'id'>;
   /** versions of recipes: added, never changed */
   recipes!: EntityTable<Recipe, 'id'>;
   /** produce in hand */
@@ -67,6 +70,8 @@ export class VecinoDb extends Dexie {
           .filter((e: LedgerEvent) => upgradedEvent(e) !== e)
           .modify((e, ref) => void (ref.value = upgradedEvent(e)));
       });
+    // What each batch taught, made anew with its summary.
+    this.version(6).stores({ lessons: 'id' });
   }
 }
 

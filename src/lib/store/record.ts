@@ -98,7 +98,7 @@ async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<
 
 /** Writes events to the log with the summaries they touch, all of it or nothing. A form that writes twice has written once. */
 export async function write(events: readonly LedgerEvent[], when: When = {}): Promise<void> {
-  await db.transaction('rw', [db.events, db.summaries, db.settings, db.vessels], async () => {
+  await db.transaction('rw', [db.events, db.summaries, db.lessons, db.settings, db.vessels], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
     await askAbout(events, when.sure === true);

@@ -1,4 +1,5 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/log';
+import type { Taught } from '$core/belief/garden';
 import { summaryOf } from '$core/report/sum-up';
 import { brokenOf, isSound, type Broken, type Summary } from '$core/report/summary';
 import { db } from './db';
@@ -33,19 +34,28 @@ export async function touched(events: readonly LedgerEvent[]): Promise<Set<strin
 export async function sumUp(ids: Iterable<string>): Promise<void> {
   const at = Date.now();
   const [made, gone]: [(Summary | Broken)[], string[]] = [[], []];
+  const lessons: (Taught & { id: string })[] = [];
   for (const id of ids) {
     const events = await eventsOf(id);
     // One log that cannot be read must not keep the others from being listed.
     try {
       const summary = summaryOf(events, id, at);
-      if (summary) made.push(summary);
-      else gone.push(id);
+      if (!summary) {
+        gone.push(id);
+        continue;
+      }
+      const { taught, ...row } = summary;
+      made.push(row);
+      if (taught) lessons.push({ id, ...taught });
     } catch (e) {
       made.push(brokenOf(events, id, e));
     }
   }
   await db.summaries.bulkPut(made);
   if (gone.length > 0) await db.summaries.bulkDelete(gone);
+  const taught = new Set(lessons.map((l) => l.id));
+  await db.lessons.bulkDelete([...made.map((m) => m.id), ...gone].filter((id) => !taught.has(id)));
+  await db.lessons.bulkPut(lessons);
 }
 
 const LOT = 20;
@@ -81,7 +91,7 @@ export async function refreshGiving(at: number): Promise<void> {
       (s.nextAt !== null && s.nextAt <= at)
   );
   if (due.length === 0) return;
-  await db.transaction('rw', [db.events, db.summaries], () => sumUp(due.map((s) => s.id)));
+  await db.transaction('rw', [db.events, db.summaries, db.lessons], () => sumUp(due.map((s) => s.id)));
 }
 
 /** Batches that were taken back as a whole, by their start, newest first; each once, and none that is back. */

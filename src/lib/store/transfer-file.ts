@@ -33,7 +33,7 @@ export async function writeImport(
   },
   told: Told = () => undefined
 ): Promise<void> {
-  const tables = [db.events, db.settings, db.summaries, db.things, ...KINDS.map((k) => db[k])];
+  const tables = [db.events, db.settings, db.summaries, db.lessons, db.things, ...KINDS.map((k) => db[k])];
   await db.transaction('rw', tables, async () => {
     const isEmpty = (await db.events.count()) === 0;
     const isWhole = await isStamped();

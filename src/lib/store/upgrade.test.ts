@@ -54,4 +54,17 @@ describe('a database of an older version', () => {
     if (version === 4) expect(events.filter((e) => e.type === 'timer')).toHaveLength(1);
     await db.delete();
   });
+  it('version 5 keeps its events and its logs of things, and begins to learn', async () => {
+    const old = new Dexie('left-5');
+    [...SHIPPED, { things: 'id, of' }].forEach((stores, i) => old.version(i + 1).stores(stores));
+    await old.open();
+    const { events } = fixture(4);
+    await old.table('events').bulkPut(events!);
+    old.close();
+    const db = new VecinoDb('left-5');
+    await db.open();
+    expect(await db.events.count()).toBe(events!.length);
+    expect(await db.lessons.count()).toBe(0);
+    await db.delete();
+  });
 });

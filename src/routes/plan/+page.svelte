@@ -11,6 +11,7 @@
   import { mustLike, stagesOf, type Stage } from '$core/steps/stages';
   import { foamShareOf, VESSEL_PRESETS } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
+  import { gardenPace, watchGarden, withGarden } from '$lib/store/garden.svelte';
   import { household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
   import { takeAsked } from '$lib/ui/plan/asked';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
@@ -30,8 +31,9 @@
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import VesselDrawing from '$lib/ui/vessel/VesselDrawing.svelte';
 
-  const bench = createBench(() => household.settings);
+  const bench = createBench(() => household.settings, { withGarden, pace: gardenPace });
   onMount(async () => {
+    await watchGarden();
     await bench.load();
     const asked = page.url.searchParams;
     if ([...asked.keys()].length === 0) return;

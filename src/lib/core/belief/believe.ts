@@ -24,8 +24,8 @@ const nameOf = (flow: Flow): string => JSON.stringify(flow);
  * @returns members of the caller's own
  */
 export function believe(s: Believed, size = PAGE): Running {
-  const { wildYeast, yeast, roomC } = s.plan;
-  const key = [s.id, size, s.startedAt, wildYeast, yeast?.yeastId, roomC].join(':');
+  const { wildYeast, yeast, roomC, pace } = s.plan;
+  const key = [s.id, size, s.startedAt, wildYeast, yeast?.yeastId, roomC, pace].join(':');
   const names = s.flows.map(nameOf);
   const known = kept.get(key);
   const isPrefix =
@@ -65,6 +65,8 @@ export type Told = {
   sg: Estimate;
   abv: Estimate;
   sugarGL: Estimate;
+  /** titratable acid, g/L as tartaric */
+  taGL: Estimate;
   /** sugar that yeast could still reach once it is closed in, g/L: all but a few of the possible wines hold less */
   couldReachGL: number;
   chance: {
@@ -89,7 +91,7 @@ export type Belief = Told & {
 /** What is told of some vessels together. */
 export function toldOf(r: Running, cells: readonly Cell[]): Told {
   const { e } = r;
-  const { litres, sg, abv, sugarGL, isDone } = columnsOf(e, cells);
+  const { litres, sg, abv, sugarGL, taGL, isDone } = columnsOf(e, cells);
   const [stalled, notBegun] = [zeros(e.size), zeros(e.size)];
   for (let i = 0; i < e.size; i++) {
     stalled[i] = cells.some((c) => c.asleep[i] === 1) ? 1 : 0;
@@ -100,6 +102,7 @@ export function toldOf(r: Running, cells: readonly Cell[]): Told {
     sg: estimateOf(sg, e.weight),
     abv: estimateOf(abv, e.weight),
     sugarGL: estimateOf(sugarGL, e.weight),
+    taGL: estimateOf(taGL, e.weight),
     couldReachGL: Math.max(0, ...cells.map((c) => couldReachGL(r, c))),
     chance: {
       done: meanOf(isDone, e.weight),

@@ -1,11 +1,21 @@
 import type { Flow } from '../ledger/flow';
 import { strongest } from '../ledger/state';
-import type { Stock } from '../liquid/stock';
+import { titratableAcidity } from '../liquid/acid';
+import { acidWater, liquid, type Stock } from '../liquid/stock';
 import { drawn, normalQuantile, Z90 } from '../maths/draw';
-import { contribution, TYPICAL } from '../must/contribution';
+import { contribution, TYPICAL, type LotDraw } from '../must/contribution';
 import { toleranceOf } from '../plan/chosen';
 import { entryOf, type Ingredient } from '../plan/plan';
-import { cellOf, normalsFor, randomOf, zeros, type Cell, type Ensemble, type Running } from './ensemble';
+import {
+  cellOf,
+  HELD,
+  normalsFor,
+  randomOf,
+  zeros,
+  type Cell,
+  type Ensemble,
+  type Running
+} from './ensemble';
 import { drawStall } from './stall';
 
 type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
@@ -22,6 +32,8 @@ const EXTRACT = 0.14;
 /** How fast fruit gives, and what nitrogen it holds, in their logarithms. */
 const PACE = 0.35;
 const NITROGEN = 0.3;
+/** Lots whose kind is remembered: a must of more kinds teaches nothing of any. */
+const MOST_TRAITS = 6;
 /** A stalled wine wakes by sugar so often. Ours. */
 const WAKES = 0.5;
 /** Sugar that comes to a wine whose ferment is over may lie there as well as ferment: nobody knows. Ours. */
@@ -41,14 +53,24 @@ function written(e: Ensemble, item: Ingredient, random: () => number): Float64Ar
 }
 
 /** A stock as the members hold it. */
-type Bare = { waterKg: number; hexoseKg: number; boundKg: number; otherKg: number; nitrogenMg: number };
+type Bare = Record<(typeof HELD)[number], number>;
 const bare = (s: Stock): Bare => ({
   waterKg: s.waterKg,
   hexoseKg: s.hexoseKg,
   boundKg: s.hexoseKg - s.fermentableKg,
   otherKg: s.solidsKg - s.fermentableKg,
-  nitrogenMg: s.nitrogenMg
+  nitrogenMg: s.nitrogenMg,
+  acidG: acidOf(s)
 });
+
+/** Titratable acid of a stock, g as tartaric; less than none where it takes acid away. */
+function acidOf(s: Stock): number {
+  const litres = Math.max(LEAST_L, liquid(s)?.volumeL ?? 0);
+  const g = titratableAcidity(acidWater(s, litres)) * litres;
+  return Number.isFinite(g) ? g : 0;
+}
+/** A powder is titrated in a litre of water. */
+const LEAST_L = 1;
 
 /** An ingredient goes into every member: into its vessel at once, or into a lot that gives in its time. */
 export function pour(r: Running, flow: Of<'pour'>): void {
@@ -57,17 +79,30 @@ export function pour(r: Running, flow: Of<'pour'>): void {
   const produce = entryOf(item);
   const random = randomOf(e);
   const amount = written(e, item, random);
-  const parts = [-Z90, 0, Z90].map((ripeness) => {
-    const c = contribution(item, produce, { ...TYPICAL, ripeness });
+  const partsAt = (draw: Partial<LotDraw>) => {
+    const c = contribution(item, produce, { ...TYPICAL, ...draw });
     return { poured: bare(c.poured), held: bare(c.held), ethanolKg: c.poured.ethanolKg };
-  });
-  const [low, mid, high] = [parts[0]!, parts[1]!, parts[2]!];
+  };
+  const mid = partsAt({});
+  const [low, high] = produce
+    ? [partsAt({ ripeness: -Z90, acids: -Z90 }), partsAt({ ripeness: Z90, acids: Z90 })]
+    : [mid, mid];
   const z = () => (produce ? normalsFor(e.size, random, normalQuantile) : zeros(e.size));
-  const [ripe, body, slow, food] = [z(), z(), z(), z()];
+  const [ripe, body, slow, food, acid] = [z(), z(), z(), z(), z()];
+  if (produce && 'produceId' in item && e.traits.length < MOST_TRAITS)
+    e.traits.push({
+      produceId: item.produceId,
+      solids: produce.solids,
+      isMeasured: item.measured !== undefined,
+      ripe,
+      body,
+      acid
+    });
   /** What member `i` finds of one figure: along the table's spread by ripeness. */
   const found = (which: 'poured' | 'held', k: keyof Bare, i: number): number => {
     const [a, b, c] = [low[which][k], mid[which][k], high[which][k]];
-    const t = ripe[i]! / Z90;
+    const t = (k === 'acidG' ? acid[i]! : ripe[i]!) / Z90;
+    if (k === 'acidG') return (b + t * (t < 0 ? b - a : c - b)) * amount[i]!;
     const x = Math.max(0.2 * b, b + t * (t < 0 ? b - a : c - b));
     if (k === 'otherKg') return x * Math.max(0.3, 1 + EXTRACT * body[i]!) * amount[i]!;
     if (k === 'nitrogenMg') return x * Math.exp(NITROGEN * food[i]!) * amount[i]!;
@@ -89,6 +124,7 @@ export function pour(r: Running, flow: Of<'pour'>): void {
         c.boundKg[i]! += found(which, 'boundKg', i) * share;
         c.otherKg[i]! += found(which, 'otherKg', i) * share;
         c.nitrogenMg[i]! += found(which, 'nitrogenMg', i) * share;
+        c.acidG[i]! += found(which, 'acidG', i) * share;
       }
       c.ethanolKg[i]! += mid.ethanolKg * amount[i]! * share;
       // A wine already in the must was read by nobody.
@@ -108,7 +144,8 @@ export function pour(r: Running, flow: Of<'pour'>): void {
     hexoseKg: column('hexoseKg'),
     boundKg: column('boundKg'),
     otherKg: column('otherKg'),
-    nitrogenMg: column('nitrogenMg')
+    nitrogenMg: column('nitrogenMg'),
+    acidG: column('acidG')
   });
 }
 
@@ -141,6 +178,7 @@ export function pourWine(r: Running, flow: Of<'wine'>): void {
     c.boundKg[i]! += s.boundKg * amount;
     c.otherKg[i]! += s.otherKg * amount;
     c.nitrogenMg[i]! += s.nitrogenMg * amount;
+    c.acidG[i]! += s.acidG * amount;
     c.ethanolKg[i]! += flow.stock.ethanolKg * amount;
     for (const y of flow.yeasts) c.wallAbv[i] = Math.max(c.wallAbv[i]!, drawn(toleranceOf(y), t[i]!));
     if (flow.stock.hexoseKg > 1e-6) newSugar(c, i, wasOver, random);

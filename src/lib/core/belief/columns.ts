@@ -8,6 +8,8 @@ export type Columns = {
   abv: Float64Array;
   /** fermentable sugar as hexose, g/L */
   sugarGL: Float64Array;
+  /** titratable acid, g/L as tartaric */
+  taGL: Float64Array;
   /** 1 where nothing more is to come: its sugar gone, or its yeast at its limit */
   isDone: Float64Array;
 };
@@ -20,6 +22,7 @@ const AT_WALL = 0.97;
 /** What some vessels hold together, by member; done is what is done in each. */
 export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
   const [litres, sg, abv, sugarGL] = [zeros(e.size), zeros(e.size), zeros(e.size), zeros(e.size)];
+  const taGL = zeros(e.size);
   const isDone = zeros(e.size).fill(cells.length > 0 ? 1 : 0);
   for (const c of cells)
     for (let i = 0; i < e.size; i++) {
@@ -30,6 +33,7 @@ export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
       sg[i]! += sgOf(c, i) * l;
       abv[i]! += strengthOf(c, i, l) * l;
       sugarGL[i]! += 1000 * c.hexoseKg[i]!;
+      taGL[i]! += c.acidG[i]!;
       const isOver = (1000 * c.hexoseKg[i]!) / l < DRY_GL || strengthOf(c, i, l) >= AT_WALL * c.wallAbv[i]!;
       if (c.asleep[i] || !isOver) isDone[i] = 0;
     }
@@ -38,8 +42,9 @@ export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
     sg[i] = l > 0 ? sg[i]! / l : NaN;
     abv[i] = l > 0 ? abv[i]! / l : NaN;
     sugarGL[i] = l > 0 ? sugarGL[i]! / l : NaN;
+    taGL[i] = l > 0 ? taGL[i]! / l : NaN;
   }
-  return { litres, sg, abv, sugarGL, isDone };
+  return { litres, sg, abv, sugarGL, taGL, isDone };
 }
 
 /** The 10th, 50th and 90th percentile. */

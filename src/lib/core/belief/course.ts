@@ -41,7 +41,7 @@ const REMEMBERED = 40;
 export function courseOf(s: BatchState): Course | null {
   const last = s.flows.at(-1);
   if (!last || s.fills.length === 0) return null;
-  const made = JSON.stringify([s.startedAt, s.plan.roomC, s.flows]);
+  const made = JSON.stringify([s.startedAt, s.plan.roomC, s.plan.pace, s.flows]);
   const there = courses.get(s.id);
   if (there?.made === made) return there.course;
   const course = reckoned({ ...s, at: Math.min(s.at, last.at) });

@@ -15,6 +15,8 @@ export type Cell = {
   /** dissolved matter that does not ferment */
   otherKg: Float64Array;
   nitrogenMg: Float64Array;
+  /** titratable acid, g as tartaric, by what went in: what a ferment makes and drops of it is not told apart */
+  acidG: Float64Array;
   yeastG: Float64Array;
   /** hexose that fermented since the vessel was last read, by the sums alone */
   sinceKg: Float64Array;
@@ -38,6 +40,7 @@ const MASSES = [
   'boundKg',
   'otherKg',
   'nitrogenMg',
+  'acidG',
   'yeastG',
   'sinceKg',
   'everKg'
@@ -53,8 +56,22 @@ export type GivingLot = {
   boundKg: Float64Array;
   otherKg: Float64Array;
   nitrogenMg: Float64Array;
+  acidG: Float64Array;
 };
-const HELD = ['waterKg', 'hexoseKg', 'boundKg', 'otherKg', 'nitrogenMg'] as const;
+export const HELD = ['waterKg', 'hexoseKg', 'boundKg', 'otherKg', 'nitrogenMg', 'acidG'] as const;
+
+/** What a lot of produce is like in each possible wine, as standard normals along its entry's spreads. */
+export type Trait = {
+  produceId: string;
+  /** its soluble solids as its entry has them, low, typical, high, g/100 g; and whether its juice was measured instead */
+  solids: readonly [number, number, number];
+  isMeasured: boolean;
+  ripe: Float64Array;
+  /** what of it is no sugar */
+  body: Float64Array;
+  acid: Float64Array;
+};
+const DRAWN = ['ripe', 'body', 'acid'] as const;
 
 /** A weighted set of possible wines. Plain arrays, so that it can be copied, kept, and sent to a worker. */
 export type Ensemble = {
@@ -63,6 +80,8 @@ export type Ensemble = {
   weight: Float64Array;
   cells: Record<string, Cell>;
   lots: GivingLot[];
+  /** one for each lot that went in, in order */
+  traits: Trait[];
   /** ethanol from a gram of hexose, g */
   yieldG: Float64Array;
   /** strength at which the yeast that was pitched stops, % vol */
@@ -255,6 +274,7 @@ function take(e: Ensemble, source: Int32Array): void {
     for (const k of HELD) lot[k] = gather(lot[k]);
     lot.halfH = gather(lot.halfH);
   }
+  for (const trait of e.traits) for (const k of DRAWN) trait[k] = gather(trait[k]);
   for (const k of ['yieldG', 'wallAbv', 'vigour', 'startsAt', 'stemSg', 'warmerC', 'bubble'] as const)
     e[k] = gather(e[k]);
 }

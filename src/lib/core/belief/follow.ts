@@ -13,6 +13,7 @@ import { pour, pourWine } from './bring';
 import {
   cellOf,
   copyOf,
+  HELD,
   keepOf,
   litresOf,
   normalsFor,
@@ -29,7 +30,7 @@ import {
 } from './ensemble';
 import { looksSeen } from './looks';
 import { couldReachGL } from './reach';
-import { markSeen, spiritSeen } from './measure';
+import { acidSeen, markSeen, spiritSeen } from './measure';
 import { readingSeen } from './observe';
 
 const HOUR = 3_600_000;
@@ -71,7 +72,7 @@ function wake(e: Ensemble, chance: number): void {
 export type Setting = {
   id: string;
   startedAt: number;
-  plan: Pick<Plan, 'yeast' | 'wildYeast' | 'roomC'>;
+  plan: Pick<Plan, 'yeast' | 'wildYeast' | 'roomC' | 'pace'>;
 };
 
 /** The members before anything went in. */
@@ -81,6 +82,7 @@ export function beginning(setting: Setting, size: number): Running {
     weight: new Float64Array(size).fill(1 / size),
     cells: {},
     lots: [],
+    traits: [],
     yieldG: zeros(size),
     wallAbv: zeros(size),
     vigour: zeros(size),
@@ -96,7 +98,7 @@ export function beginning(setting: Setting, size: number): Running {
   const [y, v, l, s, w, b, t] = [z(), z(), z(), z(), z(), z(), z()];
   for (let i = 0; i < size; i++) {
     e.yieldG[i] = drawn(YIELD.ethanol, y[i]!);
-    e.vigour[i] = Math.exp(VIGOUR * v[i]!);
+    e.vigour[i] = (setting.plan.pace ?? 1) * Math.exp(VIGOUR * v[i]!);
     e.startsAt[i] = setting.startedAt + HOUR * WILD_LAG_H * (isWild ? 1 : 1.5) * Math.exp(LAG * l[i]!);
     e.stemSg[i] = 0.0006 * s[i]!;
     e.warmerC[i] = WARMER_C * w[i]!;
@@ -139,18 +141,11 @@ function give(e: Ensemble, lot: GivingLot, hours: number): void {
   const cell = cellOf(e, lot.vesselId);
   for (let i = 0; i < e.size; i++) {
     const share = 1 - 2 ** (-hours / lot.halfH[i]!);
-    cell.waterKg[i]! += lot.waterKg[i]! * share;
-    cell.hexoseKg[i]! += lot.hexoseKg[i]! * share;
     cell.everKg[i]! += lot.hexoseKg[i]! * share;
-    cell.boundKg[i]! += lot.boundKg[i]! * share;
-    cell.otherKg[i]! += lot.otherKg[i]! * share;
-    cell.nitrogenMg[i]! += lot.nitrogenMg[i]! * share;
-    const stays = 1 - share;
-    lot.waterKg[i]! *= stays;
-    lot.hexoseKg[i]! *= stays;
-    lot.boundKg[i]! *= stays;
-    lot.otherKg[i]! *= stays;
-    lot.nitrogenMg[i]! *= stays;
+    for (const k of HELD) {
+      cell[k][i]! += lot[k][i]! * share;
+      lot[k][i]! *= 1 - share;
+    }
   }
 }
 
@@ -226,6 +221,8 @@ export function follow(r: Running, flow: Flow): void {
     }
     case 'look':
       return looksSeen(r, flow.vesselId, flow.look);
+    case 'acid':
+      return acidSeen(e, flow);
     case 'spirit':
       return spiritSeen(e, flow.vesselId, flow.abv);
   }

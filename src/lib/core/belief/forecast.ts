@@ -2,7 +2,9 @@ import type { Flow } from '../ledger/flow';
 import type { LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
-import type { Plan, Yeast } from '../plan/plan';
+import { evaluate } from '../must/evaluate';
+import type { Feed } from '../must/nitrogen';
+import type { Ingredient, Plan, Yeast } from '../plan/plan';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, CAREFUL, cellsOf } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
@@ -162,6 +164,14 @@ export function forecastOf(
   );
 }
 
+/** Hours until a third of the sugar is gone, where a part of the nutrient waits for it. Common practice: four days. */
+const THIRD_H = 96;
+
+const foodOf = ({ mixG, dapG }: Feed): Ingredient[] =>
+  ([['nutrient', mixG] as const, ['dap', dapG] as const] as const).flatMap(([additiveId, g]) =>
+    g > 0 ? [{ kind: 'additive' as const, additiveId, massKg: g / 1000 }] : []
+  );
+
 /** What a plan will do, begun at a moment: all of it goes in then, and the yeast a day later. */
 export function forecastPlan(
   plan: Plan,
@@ -173,9 +183,9 @@ export function forecastPlan(
 ): Forecast | null {
   const isWild = plan.wildYeast === 'wild';
   const vesselId = 'bucket';
-  const event = (atMs: number, type: string, data: unknown) =>
+  const event = (atMs: number, type: string, data: unknown, n = 0) =>
     ({
-      id: `plan-${type}`,
+      id: `plan-${type}-${n}`,
       batchId: 'plan',
       type,
       v: 1,
@@ -189,9 +199,12 @@ export function forecastPlan(
   const events = [
     event(at, 'planned', { name: 'plan', plan, vesselId }),
     event(at, 'addition', { ingredients: plan.ingredients }),
-    ...(isWild ? [] : [event(yeastAt, 'pitch', { yeast: plan.yeast ?? { yeastId: 'wine' } })])
+    ...(isWild ? [] : [event(yeastAt, 'pitch', { yeast: plan.yeast ?? { yeastId: 'wine' } })]),
+    ...evaluate(plan).feeds.map((f, n) =>
+      event(yeastAt + (f.hours ?? THIRD_H) * HOUR, 'addition', { ingredients: foodOf(f) }, n)
+    )
   ];
-  const flows = foldBatch(events, yeastAt)?.flows ?? [];
+  const flows = foldBatch(events, yeastAt + 2 * THIRD_H * HOUR)?.flows ?? [];
   const r = beginning({ id: 'plan', startedAt: at, plan }, size);
   const [now, toCome] = [flows.filter((f) => f.at <= at), flows.filter((f) => f.at > at)];
   for (const flow of now) follow(r, flow);

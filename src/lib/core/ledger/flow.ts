@@ -52,6 +52,16 @@ export type Flow = { at: number } & (
       isRough: boolean;
       hasTemp: boolean;
     }
+  | {
+      kind: 'acid';
+      vesselId: string | null;
+      taGL: number | null;
+      ph: number | null;
+      /** what the ledger has for its acid, g/L, and the pH with four fifths, all, and five quarters of it; null without acid */
+      sums: { taGL: number; phAt: readonly [number, number, number] } | null;
+      /** once it ferments, acid comes and goes that nobody weighed */
+      isWine: boolean;
+    }
   | { kind: 'spirit'; vesselId: string | null; abv: number }
   | { kind: 'look'; vesselId: string | null; look: Look }
 );

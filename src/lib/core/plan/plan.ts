@@ -261,6 +261,8 @@ const plans = <I extends typeof ingredientSchema>(item: I) =>
     vesselId: z.string().max(64).optional(),
     /** how warm it is where it will stand, °C */
     roomC: z.number().finite().min(0).max(40).optional(),
+    /** how brisk ferments are there, against the usual */
+    pace: z.number().finite().min(0.1).max(10).optional(),
     ...methodShape,
     /** what a kg or a litre costs, by the id of the produce, sugar, acid or powder, or water, honey, wine; `bottle` is for one bottle with its stopper */
     prices: z.record(id, z.number().finite().min(0).max(100_000)).optional(),

@@ -13,6 +13,7 @@ import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
+import type { Belief } from '../belief/believe';
 import { courseOf } from '../belief/course';
 import { standingOf, type Stage } from '../belief/standing';
 import { willHold } from '../ledger/will-hold';
@@ -66,7 +67,7 @@ const around = (x: number, by: number, least = -Infinity): Estimate => ({
 });
 
 /** pH and titratable acid of the must or wine, as measured or as the sums have it. */
-function acidOf(s: BatchState): { taGL: Estimate | null; ph: Estimate | null } {
+function acidOf(s: BatchState, belief: Belief | null): { taGL: Estimate | null; ph: Estimate | null } {
   const stock = willHold(s);
   const now = liquid(stock);
   const water = now && now.volumeL > 0.05 ? acidWater(stock, now.volumeL) : null;
@@ -74,8 +75,10 @@ function acidOf(s: BatchState): { taGL: Estimate | null; ph: Estimate | null } {
   const { measured } = s;
   const ta = measured.taGL ?? (water ? titratableAcidity(water) : null);
   const ph = measured.ph ?? (hasAcid ? phOf(water!) : null);
+  const bySums =
+    ta === null ? null : around(ta, measured.taGL === null ? SPREAD.taGL * ta : SPREAD.measuredTaGL, 0);
   return {
-    taGL: ta === null ? null : around(ta, measured.taGL === null ? SPREAD.taGL * ta : SPREAD.measuredTaGL, 0),
+    taGL: hasAcid && belief ? belief.taGL : bySums,
     ph: ph === null ? null : around(ph, measured.ph === null ? SPREAD.ph : SPREAD.measuredPh)
   };
 }
@@ -123,7 +126,7 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
   if (!s) return null;
   const stands = standsOf(s, standingOf(s), courseOf(s));
   const now = stands.standing;
-  const acid = acidOf(s);
+  const acid = acidOf(s, now.belief);
   const check = bottle
     ? checkBottling(s, bottle.type, bottle.primingGL ?? 0, bottle.clear, bottle.vesselId, now.belief)
     : null;

@@ -1,4 +1,6 @@
 import { courseOf } from '../belief/course';
+import type { Taught } from '../belief/garden';
+import { taughtOf } from '../belief/teach';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
@@ -38,8 +40,12 @@ function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lots
   return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };
 }
 
-/** The summary of a batch from its events; null when it was taken back. */
-export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
+/** The summary of a batch from its events, and what it taught; null when it was taken back. */
+export function summaryOf(
+  events: readonly LedgerEvent[],
+  id: string,
+  at: number
+): (Summary & { taught: Taught | null }) | null {
   // Of a blend's other side, only the blend and what voids it bear on this batch.
   const mine = events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void');
   const s = batchAt(mine, at);
@@ -55,6 +61,7 @@ export function summaryOf(events: readonly LedgerEvent[], id: string, at: number
     nextAt: later?.at ?? null,
     state: compact(s),
     standing,
-    course: courseOf(s)
+    course: courseOf(s),
+    taught: taughtOf(s)
   };
 }

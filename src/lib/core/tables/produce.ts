@@ -24,8 +24,8 @@ export const FAMILIES = [
   'sap'
 ] as const;
 
-/** Where a figure comes from: a key of SOURCES in sources.ts; `own` is the user's. */
-const source = z.enum(['usda', 'sfk', 'fda', 'handbook', 'practice', 'estimate', 'own']);
+/** Where a figure comes from: a key of SOURCES in sources.ts; `own` is the user's, `garden` what their batches taught. */
+const source = z.enum(['usda', 'sfk', 'fda', 'handbook', 'practice', 'estimate', 'own', 'garden']);
 
 /** What produce can come as. What each form does stands in extraction.ts. */
 export const FORMS = ['fresh', 'frozen', 'canned', 'dried', 'juice', 'concentrate'] as const;
@@ -81,6 +81,8 @@ export const produceSchema = z.strictObject({
   cautions: z.array(z.string()),
   /** colours of must and fruit in the drawings */
   colour: z.strictObject({ must: z.string(), fruit: z.string() }),
+  /** of how many batches of the household's own these figures are */
+  garden: z.strictObject({ batches: z.int().min(2).max(10_000) }).optional(),
   from: z.strictObject({ composition: source, acids: source, ph: source, minerals: source, handling: source })
 });
 

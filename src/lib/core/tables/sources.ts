@@ -10,5 +10,6 @@ export const SOURCES: Record<SourceId, string> = {
   handbook: 'Handbooks of fruit juice and fruit acids (from memory)',
   practice: 'Common practice among country winemakers',
   estimate: 'Our estimate from related produce; treat as a guess',
-  own: 'Your own figures'
+  own: 'Your own figures',
+  garden: 'What your own batches showed'
 };

@@ -27,6 +27,10 @@ export const settingsSchema = z.strictObject({
   waterAlkalinityMgL: z.number().finite().min(0).max(1000),
   /** how warm it usually is where wine stands here, °C */
   roomC: z.number().finite().min(0).max(40).default(USUAL_ROOM_C),
+  /** whether gravity is read here at all; where it is not, new wines are asked for what can be seen and tasted */
+  hasStem: z.boolean().default(true),
+  /** produce whose own batches are not to be learnt from: the table's figures stand */
+  unlearned: z.array(z.string().max(64)).max(500).default([]),
   /** which half of the year fruit ripens in */
   hemisphere: z.enum(['north', 'south']).default('north'),
   /** a sign for money, such as £; sums need none */
@@ -53,6 +57,8 @@ export const DEFAULT_SETTINGS: Settings = {
   theme: 'auto',
   waterAlkalinityMgL: 120,
   roomC: USUAL_ROOM_C,
+  hasStem: true,
+  unlearned: [],
   hemisphere: 'north',
   currency: '',
   prices: {}

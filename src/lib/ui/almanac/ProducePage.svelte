@@ -5,11 +5,13 @@
   import { FORM_NOTES } from '$core/plan/extraction';
   import type { Produce } from '$core/tables/produce';
   import { SOURCES } from '$core/tables/sources';
-  import { seasonIn } from '$core/tables/table';
+  import { produceById, seasonIn } from '$core/tables/table';
   import { isSoaked, juiceOf, juiceRows, sharpWord, sweetWord } from '$core/solve/portrait';
   import { brixFromSg } from '$core/liquid/sugar';
   import { gramsText } from '$core/units/format';
-  import { allProduce, household } from '$lib/store/household.svelte';
+  import { onMount } from 'svelte';
+  import { taughtEntry, watchGarden } from '$lib/store/garden.svelte';
+  import { allProduce, household, saveSettings } from '$lib/store/household.svelte';
   import OwnFigures from './OwnFigures.svelte';
   import Season from './Season.svelte';
   import Strip from './Strip.svelte';
@@ -39,6 +41,10 @@
       ]
     ].filter((f): f is [string, string] => f !== null)
   );
+  onMount(() => void watchGarden());
+  const table = $derived(produceById(p.id));
+  const taught = $derived(table && taughtEntry(p.id));
+  const isLeftOut = $derived(household.settings.unlearned.includes(p.id));
   const months = $derived(seasonIn(p, household.settings.hemisphere));
 </script>
 
@@ -87,6 +93,24 @@
       ends={['pH 2', 'alkaline']}
       colour={p.colour.fruit}
     />
+    {#if taught}
+      <p class="mt-1 bg-tint-straw px-3 py-2 text-[0.9375rem] text-ink" data-testid="garden">
+        <b>Your own {taught.garden!.batches} batches:</b>
+        {juiceOf(taught).brix.toFixed(1)} °Bx where the table has {juiceOf(table!).brix.toFixed(1)}, acid
+        {juiceOf(taught).taGL.toFixed(1)} g/L where it has {juiceOf(table!).taGL.toFixed(1)}.
+        {isLeftOut ? 'New plans leave them out.' : 'New plans go by them.'}
+        <button
+          class="min-h-11 underline underline-offset-4 sm:min-h-7"
+          onclick={() =>
+            saveSettings({
+              ...household.settings,
+              unlearned: isLeftOut
+                ? household.settings.unlearned.filter((x) => x !== p.id)
+                : [...household.settings.unlearned, p.id]
+            })}>{isLeftOut ? 'Go by them' : 'Leave them out'}</button
+        >
+      </p>
+    {/if}
     <div class="mt-2">
       <Season {months} colour={p.colour.fruit} hemisphere={household.settings.hemisphere} />
     </div>

@@ -3,7 +3,8 @@
   import type { Due } from '$core/steps/schedule';
   import { putOff, setReadingAside, tick } from '$core/commands/tick';
   import { formOf } from '$core/steps/do-step';
-  import { household, type Batch } from '$lib/store/household.svelte';
+  import { isReadingAside } from '$core/ledger/state';
+  import { household, runningBatches, saveSettings, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
   import Tag from '../tag/Tag.svelte';
@@ -15,6 +16,16 @@
   /** What helps against a trouble stands on its ladder. */
   const onLadder = $derived(new Set(batch.troubles.map((t) => t.next?.step)));
   const shown = $derived(batch.due.filter((d) => !onLadder.has(d.step.id)).slice(0, 4));
+  /** Said once, it holds for this wine, for every other that was never read, and for those to come. */
+  async function noStem() {
+    const others = runningBatches().filter(
+      ({ id, state: s }) => id !== batch.id && s.readings.length === 0 && !isReadingAside(s)
+    );
+    const ok = await tell('Set aside: from now on I ask what you see and taste.', () =>
+      [batch, ...others].flatMap(({ id }) => setReadingAside(id))
+    );
+    if (ok) await saveSettings({ ...household.settings, hasStem: false });
+  }
   const when = (d: Due) => dueWord(d, household.now, batch.state.zone);
 </script>
 
@@ -49,12 +60,8 @@
                 >tomorrow</button
               >
               {#if formOf(batch.state, d.step.id) === 'read'}
-                <button
-                  class="min-h-11 underline underline-offset-4"
-                  onclick={() =>
-                    tell('Set aside: from now on I ask what you see and taste.', () =>
-                      setReadingAside(batch.id)
-                    )}>I own no hydrometer</button
+                <button class="min-h-11 underline underline-offset-4" onclick={noStem}
+                  >I own no hydrometer</button
                 >
               {/if}
               {#if !d.step.everyH}

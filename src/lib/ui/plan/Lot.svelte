@@ -6,6 +6,7 @@
   import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
   import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
   import { parseNumber } from '$core/units/parse';
+  import { taughtEntry } from '$lib/store/garden.svelte';
   import { household, saveSettings } from '$lib/store/household.svelte';
   import type { Bench, Row } from './bench.svelte';
   import LotMeasured from './LotMeasured.svelte';
@@ -58,6 +59,34 @@
     <span class="number text-[1.125rem]">This lot</span>
     {#if produce}<a class="small underline" href="/almanac/produce/{produce.id}">In the Almanac</a>{/if}
   </p>
+  {#if produce?.garden}
+    <p class="bg-tint-straw px-2 py-1 text-[0.9375rem] text-ink">
+      From your own {produce.garden.batches} batches.
+      <button
+        type="button"
+        class="min-h-11 underline underline-offset-4 sm:min-h-7"
+        onclick={() => {
+          void saveSettings({
+            ...household.settings,
+            unlearned: [...new Set([...household.settings.unlearned, produce.id])]
+          });
+          change({ entry: undefined });
+        }}>Use the table’s figures</button
+      >
+    </p>
+  {:else if produce && household.settings.unlearned.includes(produce.id)}
+    <button
+      type="button"
+      class="min-h-11 w-max underline underline-offset-4 sm:min-h-7"
+      onclick={async () => {
+        await saveSettings({
+          ...household.settings,
+          unlearned: household.settings.unlearned.filter((id) => id !== produce.id)
+        });
+        change({ entry: taughtEntry(produce.id) });
+      }}>Use what your own batches showed</button
+    >
+  {/if}
   {#if item.kind === 'produce' && produce}
     {@const names = (t: Record<string, { name: string }>) =>
       Object.entries(t).map(([id, o]): [string, string] => [id, o.name])}

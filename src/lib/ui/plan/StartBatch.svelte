@@ -63,7 +63,8 @@
       const plan = $state.snapshot(bench.solved.plan) as Plan;
       const name = bench.name || 'Batch';
       const id = newId();
-      const what = { batchId: id, plan, name, vesselId, recipeId: bench.recipeId };
+      const hasNoStem = !household.settings.hasStem;
+      const what = { batchId: id, plan, name, vesselId, recipeId: bench.recipeId, hasNoStem };
       const { deed, at } = how === 'all' ? underWay(what) : { deed: beginBrewDay(what), at: undefined };
       await perform(deed, { at, sure });
       bench.clear();

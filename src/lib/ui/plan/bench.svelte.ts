@@ -73,8 +73,16 @@ const DRAFT = 'plan';
 /** Sugar in an off-dry wine, g/L: where sweetness starts. Common practice. */
 const USUAL_SWEET_GL = 20;
 
+const NO_GARDEN = { withGarden: (item: Ingredient) => item, pace: () => null };
+/** As brisk as everybody's, to a tenth or so. Ours. */
+const USUAL_PACE = 0.12;
+
 /** The must bench: rows and goals in, every number out, live. One for the Plan page. */
-export function createBench(settings: () => Settings) {
+export function createBench(
+  settings: () => Settings,
+  /** what the household's own batches taught */
+  garden: { withGarden: (item: Ingredient) => Ingredient; pace: () => number | null } = NO_GARDEN
+) {
   let rows = $state<Row[]>([]);
   let target = $state<Goals>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
   let vesselId = $state('');
@@ -94,7 +102,8 @@ export function createBench(settings: () => Settings) {
       : item.kind === 'acid' || item.kind === 'additive'
         ? 'g'
         : settings().mass;
-  const makeRow = (item: Ingredient, unit: AmountUnit | null, held: boolean): Row => {
+  const makeRow = (bare: Ingredient, unit: AmountUnit | null, held: boolean): Row => {
+    const item = garden.withGarden(bare);
     const used = unit && unitsFor(item).includes(unit) ? unit : unitFor(item);
     const amount = amountOf(item);
     return {
@@ -114,6 +123,7 @@ export function createBench(settings: () => Settings) {
     target: { ...target },
     ...(vesselId ? { vesselId } : {}),
     ...(settings().roomC === USUAL_ROOM_C ? {} : { roomC: settings().roomC }),
+    ...(Math.abs(Math.log(garden.pace() ?? 1)) < USUAL_PACE ? {} : { pace: garden.pace()! }),
     ...method,
     ...(acknowledged.length > 0 ? { acknowledged } : {}),
     ...(Object.keys(settings().prices).length > 0 ? { prices: settings().prices } : {}),

@@ -27,6 +27,7 @@ export function lotText(item: Ingredient): string {
     if (m?.brix !== undefined) said.push(`${m.brix.toFixed(1)} °Bx`);
     if (m?.taGL !== undefined) said.push(`${m.taGL.toFixed(1)} g/L`);
     if (m?.ph !== undefined) said.push(`pH ${m.ph}`);
+    if (item.entry?.garden) said.unshift(`from your own ${item.entry.garden.batches} batches`);
     if (said.length === 0) said.push('as the table has it');
   }
   return said.join(', ');

@@ -76,6 +76,18 @@
       </label>
     {/each}
   </fieldset>
+  <label class="flex min-h-11 items-center gap-3">
+    <input
+      type="checkbox"
+      class="checkbox"
+      checked={s.hasStem}
+      onchange={(e) => change({ hasStem: e.currentTarget.checked })}
+    />
+    I read gravity with a hydrometer
+  </label>
+  {#if !s.hasStem}<p class="small">
+      New wines are asked for bubbles, looks and taste instead. A reading of one brings it back for that wine.
+    </p>{/if}
   <p class="small">Any amount can still be typed in any unit: “9 lb 4 oz”, “2½ US gal”.</p>
   <div class="grid grid-cols-2 gap-4">
     <label class="grid gap-1 font-semibold"

@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { hexoseGone } from '../../ferment/alcohol';
 import { abvOf, ferment } from '../../ferment/convert';
-import { liquid } from '../../liquid/stock';
+import { phOf, titratableAcidity } from '../../liquid/acid';
+import { acidWater, liquid, type Stock } from '../../liquid/stock';
 import { spiritIndication } from '../../liquid/spirit';
 import { sgText } from '../../units/format';
 import { canBeRead, noteRead } from '../evidence';
 import { learnSugar } from '../learn';
 import { areAlike, correctVolume, named } from '../operations';
+import type { Flow } from '../flow';
 import type { Question } from '../question';
 import { doubt, feel, toleranceIn, type Working } from '../state';
 import { defineEvent, id, sg, volumeL, type About, type Of, type Part, type Slot } from './define';
@@ -42,6 +44,23 @@ function mayFerment(s: Working, at: number): boolean {
   return first ? at - first.at > 6 * HOUR : at - s.startedAt > 48 * HOUR;
 }
 
+/** Of its acid so much less and more, to tell what a pH says of it. */
+const ACID_AT = [0.8, 1, 1.25] as const;
+
+function acidBySums(stock: Stock | undefined): Extract<Flow, { kind: 'acid' }>['sums'] {
+  const now = stock && liquid(stock);
+  if (!stock || !now || now.volumeL <= 0) return null;
+  const water = acidWater(stock, now.volumeL);
+  if (!Object.values(water.acids).some((a) => a > 1e-6)) return null;
+  const [low, mid, high] = ACID_AT.map((share) =>
+    phOf({
+      ...water,
+      acids: Object.fromEntries(Object.entries(water.acids).map(([k, x]) => [k, share * x]))
+    })
+  ) as [number, number, number];
+  return { taGL: titratableAcidity(water), phAt: [low, mid, high] };
+}
+
 function read(s: Working, e: Of<ReadingData>, at: number): void {
   const { sg, tempC, ph, taGL, residueSg, volumeL, vesselId, refractometerBx } = e.data;
   // A refractometer in alcohol is good to three points: it says where the wine is about, and proves nothing gone.
@@ -49,6 +68,16 @@ function read(s: Working, e: Of<ReadingData>, at: number): void {
   if (tempC !== undefined) feel(s, at, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
+  if (ph !== undefined || taGL !== undefined)
+    s.flows.push({
+      at,
+      kind: 'acid',
+      vesselId: vesselId ?? null,
+      taGL: taGL ?? null,
+      ph: ph ?? null,
+      sums: acidBySums(named(s, vesselId)[0]?.stock),
+      isWine: mayFerment(s, at)
+    });
   if (vesselId && !s.fills.some((f) => f.vesselId === vesselId)) doubt(s, 'not-there');
   if (volumeL !== undefined) correctVolume(s, named(s, vesselId), volumeL, at);
   if (sg !== undefined && residueSg !== undefined) {
