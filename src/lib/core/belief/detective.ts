@@ -29,6 +29,9 @@ export type Verdict = {
   isFine: boolean;
 };
 
+/** More likely than this no true reading, it is asked about. */
+const DOUBTED = 0.5;
+
 type Hypothesis = { id: CauseId; prior: number; likelihood: number; says: string; test: string };
 
 /**
@@ -44,11 +47,17 @@ export function whyThisReading(p: Puzzle): Verdict {
   const none = p.noneGiven === null ? null : points(p.noneGiven);
   const sd = Math.hypot(tableSd, READING_SD);
   const ferments = p.before !== undefined;
-  const base = ferments ? points(p.before!.sg) : all;
-  const baseSd = ferments ? READING_SD * 1.4 : sd;
+  // Once it may ferment, it is judged by where its possible wines have it by now.
+  const { believed } = p;
+  const base = believed ? points(believed.sg.likely) : ferments ? points(p.before!.sg) : all;
+  const baseSd = believed
+    ? Math.hypot(READING_SD, (1000 * (believed.sg.high - believed.sg.low)) / 2.56)
+    : ferments
+      ? READING_SD * 1.4
+      : sd;
   const gap = none === null ? 0 : none - all;
   const stillHeld = p.hasFruit ? 1 - p.shareGiven : 0;
-  const mean = ferments ? base : all + gap * stillHeld;
+  const mean = believed || ferments ? base : all + gap * stillHeld;
   const off = x - base;
 
   const all_: Hypothesis[] = [];
@@ -240,11 +249,12 @@ export function whyThisReading(p: Puzzle): Verdict {
   return {
     suspects: ranked.filter((h, i) => i < 2 || (i < 3 && h.weight > 0.08)),
     cannotBeSugar: x > most + 3 * READING_SD && (p.withoutSugar === null || x > most + 2 * sd),
-    isFine:
-      Math.abs(x - mean) < Math.max(NOTABLE, 1.5 * baseSd) ||
-      (ranked[0]!.id === 'fermenting' && ferments) ||
-      (!ferments && couldBe(p, x)) ||
-      (ranked[0]!.id === 'fermenting' && (p.pitchedH ?? 0) > FERMENTS_H) ||
-      (ranked[0]!.id === 'plain' && ranked[0]!.weight > 0.5)
+    isFine: believed
+      ? believed.doubt <= DOUBTED
+      : Math.abs(x - mean) < Math.max(NOTABLE, 1.5 * baseSd) ||
+        (ranked[0]!.id === 'fermenting' && ferments) ||
+        (!ferments && couldBe(p, x)) ||
+        (ranked[0]!.id === 'fermenting' && (p.pitchedH ?? 0) > FERMENTS_H) ||
+        (ranked[0]!.id === 'plain' && ranked[0]!.weight > 0.5)
   };
 }

@@ -31,6 +31,11 @@ export type Puzzle = {
   before?: { sg: number; hours: number; finishSg: number } | undefined;
   /** where it should end, for a wine that was never read while it fermented */
   finishSg?: number | undefined;
+  /**
+   * what its possible wines say of it, once it may ferment: what it should read, with its 8-in-10 range, and how likely
+   * they take this reading for no true one
+   */
+  believed?: { sg: { low: number; likely: number; high: number }; doubt: number } | undefined;
   /** what the reader says of the sample */
   strained?: boolean | undefined;
   stirred?: boolean | undefined;

@@ -3,6 +3,7 @@ import { whyThisReading } from './detective';
 import { estimateMust } from '../must/balance';
 import type { Ingredient } from '../plan/plan';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
+import { trueWine } from '../finish/true-wines.fixture';
 import { puzzleOf } from './puzzle';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
@@ -53,6 +54,32 @@ describe('a wine that was never read before', () => {
           ).toBe(true);
         }
   });
+});
+
+const WINES = Number(process.env.TRUE_WINES ?? 30);
+it(`of the true readings of ${WINES} wines of another model hardly one is accused, and most gross slips are`, () => {
+  let [honest, accused, gross, caught] = [0, 0, 0, 0];
+  for (let seed = 1; seed <= WINES; seed++) {
+    const { events, slips } = trueWine(seed);
+    for (const x of events) {
+      if (x.type !== 'reading' || x.data.sg === undefined) continue;
+      const { sg, tempC = null, vesselId } = x.data;
+      const p = puzzleOf(
+        events.filter((y) => y.at < x.at),
+        { sg, tempC, vesselId },
+        Date.parse(x.at),
+        20
+      );
+      if (!p) continue;
+      const isAccused = !whyThisReading(p).isFine;
+      const off = slips.find((y) => y.eventId === x.id)?.offSg ?? 0;
+      if (off === 0) [honest, accused] = [honest + 1, accused + Number(isAccused)];
+      else if (Math.abs(off) > 0.012) [gross, caught] = [gross + 1, caught + Number(isAccused)];
+    }
+  }
+  expect(honest).toBeGreaterThan(2 * WINES);
+  expect(accused / honest).toBeLessThanOrEqual(0.02);
+  expect(caught / Math.max(1, gross)).toBeGreaterThan(0.5);
 });
 
 describe('a reading of a batch', () => {

@@ -5,10 +5,39 @@ import { isKnown, type Ingredient } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import { liveEvents, type LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
-import { contents, fermentedOf } from '../ledger/state';
+import { contents, fermentedOf, type BatchState } from '../ledger/state';
+import { believe, cellsOf } from './believe';
+import { columnsOf, estimateOf } from './columns';
+import { follow } from './follow';
 import { expectedFinish } from './standing';
 
 const HOUR = 3_600_000;
+
+/** Yeast that went in so long ago may have begun, and wild yeast in a must that stands, hours. Common practice. */
+const BEGINS_H = 12;
+const WILD_BEGINS_H = 48;
+
+const mayFerment = (s: BatchState, at: number): boolean =>
+  at - (s.pitches[0]?.at ?? Infinity) > BEGINS_H * HOUR || at - s.startedAt > WILD_BEGINS_H * HOUR;
+
+/** What the possible wines make of a reading that is not written down yet. */
+function believedOf(s: BatchState, reading: Asked, at: number): Puzzle['believed'] {
+  if (s.flows.length === 0) return undefined;
+  const r = believe({ ...s, at });
+  const cells = cellsOf(s, r.e);
+  if (cells.length === 0) return undefined;
+  const { sg } = columnsOf(r.e, cells);
+  const expected = estimateOf(sg, r.e.weight);
+  const vesselId = reading.vesselId ?? (s.fills.length === 1 ? s.fills[0]!.vesselId : null);
+  const hasTemp = reading.tempC !== null;
+  follow(r, { at, kind: 'read', eventId: 'asked', vesselId, sg: reading.sg, isRough: false, hasTemp });
+  const seen = r.seen.at(-1);
+  return seen && Number.isFinite(expected.likely)
+    ? { sg: expected, doubt: seen.slip + seen.notAsWritten }
+    : undefined;
+}
+
+type Asked = { sg: number; tempC: number | null; vesselId?: string | null | undefined };
 
 /**
  * What the detective needs to judge a reading of a batch, from all that was written down before it.
@@ -19,7 +48,7 @@ const HOUR = 3_600_000;
  */
 export function puzzleOf(
   events: readonly LedgerEvent[],
-  reading: { sg: number; tempC: number | null },
+  reading: Asked,
   at: number,
   calibratedC: number
 ): Puzzle | null {
@@ -36,6 +65,7 @@ export function puzzleOf(
   const bare = items.filter((i) => !isDrySugar(i));
   const ferments = fermentedOf(s) > 1e-6;
   return {
+    believed: mayFerment(s, at) || ferments ? believedOf(s, reading, at) : undefined,
     sg: reading.sg,
     tempC: reading.tempC,
     calibratedC,

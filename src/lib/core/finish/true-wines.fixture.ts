@@ -42,7 +42,15 @@ export type TrueJar = {
 };
 /** What truly stood in the bucket in the middle of its first ferment. */
 export type TrueLook = { at: number; vesselId: string; abv: number; sugarGL: number; volumeL: number };
-export type TrueWine = { events: LedgerEvent[]; at: number; fruitId: string; mid: TrueLook; jars: TrueJar[] };
+export type TrueWine = {
+  events: LedgerEvent[];
+  at: number;
+  fruitId: string;
+  mid: TrueLook;
+  jars: TrueJar[];
+  /** readings that were grossly wrong, and by how much */
+  slips: { eventId: string; offSg: number }[];
+};
 
 const DAY = 86_400_000;
 const T0 = Date.parse('2026-01-01T08:00:00Z');
@@ -88,6 +96,7 @@ export function trueWine(seed: number): TrueWine {
   };
   let n = 0;
   const events: LedgerEvent[] = [];
+  const slips: TrueWine['slips'] = [];
   const batchId = `01890000-0000-7000-8000-${String(seed).padStart(12, '0')}`;
   const write = <T extends EventType>(day: number, type: T, data: EventData<T>) => {
     const at = new Date(T0 + day * DAY + n * 1000).toISOString();
@@ -203,12 +212,14 @@ export function trueWine(seed: number): TrueWine {
   };
   const read = (j: Jar) => {
     const isSlip = chance(0.04);
-    const sg = gravityOf(j.tank) + stem + 0.001 * normal() + (isSlip ? 0.03 * normal() : 0);
+    const offSg = isSlip ? 0.03 * normal() : 0;
+    const sg = gravityOf(j.tank) + stem + 0.001 * normal() + offSg;
     j.reads.push({ day, isSlip, sugarGL: (1000 * j.tank.hexose) / litresOf(j.tank) });
     write(day, 'reading', {
       sg: Math.min(1.29, Math.max(0.971, Math.round(sg * 1000) / 1000)),
       ...(jars.length > 1 ? { vesselId: j.id } : {})
     });
+    if (isSlip) slips.push({ eventId: events.at(-1)!.id, offSg });
   };
 
   const never = chance(0.12);
@@ -402,6 +413,7 @@ export function trueWine(seed: number): TrueWine {
     at: T0 + (endDay + 1) * DAY,
     fruitId,
     mid,
+    slips,
     jars: jars.map((j) => {
       const bottle = pick(['still', 'still', 'still', 'still', 'crown', 'sparkling'] as const);
       const primingGL = bottle === 'still' ? 0 : pick([0, bottle === 'crown' ? 5 : 18]);

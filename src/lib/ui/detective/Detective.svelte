@@ -18,7 +18,7 @@
       from: from === '' ? puzzle.from : (from as 'top' | 'bottom')
     })
   );
-  const expected = $derived(puzzle.before ? puzzle.before.sg : puzzle.expected.likely);
+  const expected = $derived(puzzle.believed?.sg.likely ?? puzzle.before?.sg ?? puzzle.expected.likely);
   /** Never all, never none: no weighing of guesses is. */
   const share = (weight: number) => Math.min(99, Math.max(1, Math.round(100 * weight)));
   /** A reading between the two figures of a must whose fruit is giving says just that. */
@@ -43,7 +43,9 @@
         ? 'Where a wine of this age can be.'
         : `As expected: the sums say ${expected.toFixed(3)}.`}
     {:else}<b>{Math.abs(points)} points {points > 0 ? 'above' : 'below'}</b>
-      {puzzle.before ? 'where it was' : 'what the sums say'}, {expected.toFixed(3)}.{/if}
+      {puzzle.believed ? 'where it should be by now' : puzzle.before ? 'where it was' : 'what the sums say'}, {expected.toFixed(
+        3
+      )}.{/if}
     {#if verdict.cannotBeSugar}<b>That is more than all the sugar in it could read.</b>{/if}
   </p>
   {#if (!verdict.isFine && !isBetween) || verdict.cannotBeSugar}

@@ -73,7 +73,7 @@
     try {
       return puzzleOf(
         batch.events,
-        { sg: corrected, tempC: tempOf() },
+        { sg: corrected, tempC: tempOf(), vesselId: draft.fields.vessel || null },
         parseWhen(draft.fields.when, Date.now()),
         household.settings.hydrometer.calibratedC
       );
