@@ -2,7 +2,17 @@ import { bottleId, type Flow } from '../ledger/flow';
 import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { columnsOf, estimateOf, meanOf } from './columns';
-import { turn, zeros, type Cell, type Ensemble, type Running, type Seen } from './ensemble';
+import { normalQuantile } from '../maths/draw';
+import {
+  normalsFor,
+  randomOf,
+  turn,
+  zeros,
+  type Cell,
+  type Ensemble,
+  type Running,
+  type Seen
+} from './ensemble';
 import { couldReachGL } from './reach';
 import { beginning, branch, follow, goTo } from './follow';
 
@@ -36,8 +46,22 @@ export function believe(s: Believed, size = PAGE): Running {
   kept.set(key, { flows: names, running });
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
   const mine = branch(running);
+  openAhead(mine.e);
   goTo(mine, s.at);
   return mine;
+}
+
+/**
+ * How far the pace to come may differ from that so far, and how much slower it is in the mean, in its logarithm: cold
+ * nights, lees that settle, food that runs out. Ours, so that the day it is done falls into its range as often as told.
+ */
+const AHEAD_SD = 0.5;
+const AHEAD_SLOWER = 0.2;
+
+/** After the last that was seen of it nobody watches: each member may go slower or faster than it went. */
+function openAhead(e: Ensemble): void {
+  const z = normalsFor(e.size, randomOf(e), normalQuantile);
+  for (let i = 0; i < e.size; i++) e.vigour[i]! *= Math.exp(AHEAD_SD * z[i]! - AHEAD_SLOWER);
 }
 
 /**

@@ -41,7 +41,15 @@ export type TrueJar = {
   isFinishedAndRead: boolean;
 };
 /** What truly stood in the bucket in the middle of its first ferment. */
-export type TrueLook = { at: number; vesselId: string; abv: number; sugarGL: number; volumeL: number };
+export type TrueLook = {
+  at: number;
+  vesselId: string;
+  abv: number;
+  sugarGL: number;
+  volumeL: number;
+  /** days from then until no more than 3 g/L is left to take, if nothing is done to it; null where it stalls before */
+  doneInDays: number | null;
+};
 export type TrueWine = {
   events: LedgerEvent[];
   at: number;
@@ -232,12 +240,24 @@ export function trueWine(seed: number): TrueWine {
     read(first);
   }
   goOn(6);
+  /** A copy of it left to itself. */
+  const doneInDays = (): number | null => {
+    const j = { ...first, tank: { ...tank } };
+    for (let d = 0; d < 200; d += 0.25) {
+      const left = Math.max(0, within(j) - j.stallAt);
+      if ((1000 * left) / litresOf(j.tank) < 3) return j.stallAt > 0 ? null : d;
+      if (day + d >= j.beginsDay)
+        ferment(j, Math.min(left, (0.012 * litresOf(j.tank) * j.rate + 0.1 * left) * j.rate));
+    }
+    return null;
+  };
   const mid: TrueLook = {
     at: T0 + day * DAY + 3_600_000,
     vesselId: 'v0',
     abv: abvOfTank(tank),
     sugarGL: (1000 * tank.hexose) / litresOf(tank),
-    volumeL: litresOf(tank)
+    volumeL: litresOf(tank),
+    doneInDays: doneInDays()
   };
   goOn(10);
   if (!isJuice) write(day, 'fruit-out', { press: 'press' });
