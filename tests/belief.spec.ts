@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { demo } from './kitchen';
+import { addToSlip, demo, openPlan } from './kitchen';
 
 test('a running wine shows what it will do; one that nobody reads is asked what can be seen', async ({
   page
@@ -37,4 +37,48 @@ test('reading is set aside with one tap, and a look is written down', async ({ p
   await form.getByRole('button', { name: 'Write it down' }).click();
   await expect(form).toBeHidden();
   await expect(page.getByRole('region', { name: 'What happened' })).toContainText('4 bubbles in 60 s');
+});
+
+test('two wines of one fruit teach its next plan, and one tap leaves them out', async ({ page }) => {
+  await demo(page);
+  await page.goto('/almanac/produce/damson');
+  await expect(page.getByTestId('garden')).toContainText(
+    /Your own 2 batches: [\d.]+ °Bx where the table has/
+  );
+  await openPlan(page);
+  await addToSlip(page, '3 kg damson');
+  const lot = page.getByRole('button', { name: /^Damsons: from your own 2 batches/ });
+  const before = await page.getByTestId('sg-all').innerText();
+  await lot.click();
+  await page.getByRole('button', { name: 'Use the table’s figures' }).click();
+  await page.keyboard.press('Escape');
+  await expect(lot).toHaveCount(0);
+  await page.getByRole('button', { name: /^Damsons: (?!from)/ }).click();
+  await page.getByRole('button', { name: 'Use what your own batches showed' }).click();
+  await page.keyboard.press('Escape');
+  await expect(lot).toBeVisible();
+  await expect(page.getByTestId('sg-all')).toHaveText(before);
+});
+
+test('who owns no hydrometer says it once, for this wine and all to come', async ({ page }) => {
+  const began = Date.now();
+  await page.clock.setSystemTime(began);
+  await openPlan(page);
+  await addToSlip(page, '3 kg plums');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Plum');
+  await page.clock.setSystemTime(began + 2 * 86_400_000);
+  await page.reload();
+  await page.getByRole('button', { name: 'I own no hydrometer' }).first().click();
+  await expect(page.getByRole('region', { name: 'What comes next' })).toContainText('Look, count bubbles');
+  await openPlan(page);
+  await addToSlip(page, '3 kg pears');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('day 1');
+  await page.clock.setSystemTime(began + 5 * 86_400_000);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'What comes next' })).toContainText('Look, count bubbles');
+  await expect(page.getByText('Read the gravity')).toHaveCount(0);
+  await page.goto('/settings');
+  await expect(page.getByLabel('I read gravity with a hydrometer')).not.toBeChecked();
 });

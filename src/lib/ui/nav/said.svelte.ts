@@ -76,6 +76,8 @@ export async function takeBack(
 /** Takes back what nothing hangs on, and offers to bring it back. */
 export async function discard(events: readonly Ref[], text: string, how: How = 'remove'): Promise<void> {
   sayDone(text, await (await record())[how](events), 'Bring it back');
+  // What is done once more after it was taken back is meant.
+  busy.clear();
 }
 
 const NAMES: Partial<Record<LedgerEvent['type'], string>> = {

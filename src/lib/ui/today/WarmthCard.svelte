@@ -13,7 +13,7 @@
   const scale = $derived(household.settings.temp);
 
   async function save() {
-    const ok = await tell(`${batch.state.name}: written down.`, () =>
+    const ok = await tell(`${batch.state.name}: ${draft.fields.temp.trim()} °${scale}.`, () =>
       look(batch.id, { tempC: parseTemperature(draft.fields.temp, scale) })
     );
     if (!ok) return;

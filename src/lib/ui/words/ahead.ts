@@ -36,12 +36,14 @@ export function aheadText(f: Forecast, withAbv = true): string {
   const [now, last] = [f.days[0]!, f.days.at(-1)!];
   if (now.done > 0.97) return 'nothing more is to come';
   const parts: string[] = [];
-  if (now.sg.likely > QUIET_SG && f.quiet.chance > LIKELY)
-    parts.push(`reads 1.010 ${inDaysText(f.quiet.inDays)}`);
+  const [quiet, done] = [inDaysText(f.quiet.inDays), inDaysText(f.dry.inDays)];
+  // What comes within the same weeks is told once.
+  if (now.sg.likely > QUIET_SG && f.quiet.chance > LIKELY && (quiet !== done || f.dry.chance <= LIKELY))
+    parts.push(`reads 1.010 ${quiet}`);
   if (f.dry.chance > LIKELY) {
     const by = giveOrTake(last.abv);
     const near = `, near ${abvText(last.abv.likely)} %${by === null ? '' : `, give or take ${by}`}`;
-    parts.push(`is done ${inDaysText(f.dry.inDays)}${withAbv ? near : ''}`);
+    parts.push(`is done ${done}${withAbv ? near : ''}`);
   } else parts.push(`is most likely not done within ${last.d} days`);
   return `it ${parts.join(' and ')}`;
 }
