@@ -337,7 +337,7 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
     ago(60),
     taste(old, 'Dark, round, a hint of almond. Two bottles gone already.', 5, 'The same again.')
   );
-  const older = await begin(plan([fruit('damson', 3.4)], 12.5, 9), 'Damson', 'bucket-15', ago(765));
+  const older = await begin(plan([fruit('damson', 3.4)], 12.5, 9), 'Old damson', 'bucket-15', ago(765));
   await treat(older, 765);
   await read(older, 763, 1.084);
   await did(ago(757), takeFruitOut(older, 'drip', undefined));

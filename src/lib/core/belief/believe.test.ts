@@ -48,6 +48,19 @@ it('what reads in the cold as it did at the start has hardly begun', () => {
   expect(still.abv.likely).toBeLessThan(0.5);
 });
 
+it('a tongue that finds it otherwise than the sums is heard, and the more so the second time', () => {
+  const dry = start();
+  expect(told(dry, 70).chance.done).toBeGreaterThan(0.75);
+  const sweet = [...dry, on(70, 'observation', { taste: 'sweet' })];
+  expect(told(sweet, 70.1).chance.done).toBeLessThan(0.7);
+  const again = [...sweet, on(74, 'observation', { taste: 'sweet' })];
+  expect(told(again, 74.1).chance.done).toBeLessThan(0.4);
+  expect(told(again, 74.1).sugarGL.likely).toBeGreaterThan(20);
+  // And the other way: what should be sweet and tastes dry.
+  const dried = [...start(), read(20, 1.03), read(40, 1.03), on(60, 'observation', { taste: 'dry' })];
+  expect(told(dried, 60.1).chance.done).toBeGreaterThan(told(dried.slice(0, -1), 60.1).chance.done + 0.1);
+});
+
 const WINES = Number(process.env.TRUE_WINES ?? 120);
 
 describe('against wines that another model made', () => {

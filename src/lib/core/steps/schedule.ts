@@ -82,6 +82,11 @@ export function schedule(
       );
     };
     let [dueAt, lateAt] = [from('minH'), from('maxH')];
+    if (step.withQuietH !== undefined && isBegun(s) && course?.quietAt) {
+      const least = (doneAts.get(step.waits[0]!.step) ?? s.startedAt) + step.withQuietH * HOUR;
+      dueAt = Math.min(dueAt, Math.max(least, course.quietAt.likely));
+      lateAt = Math.min(lateAt, Math.max(least, course.quietAt.high) + DAY);
+    }
     if (step.everyH && done !== null) {
       const gap = (STEPS[step.id].againH?.(s) ?? step.everyH) * HOUR;
       // A daily job is due on the next civil day, not to the minute.

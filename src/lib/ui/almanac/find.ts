@@ -6,6 +6,7 @@ import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/plan/extraction';
 import type { Produce } from '$core/tables/produce';
 import { SOURCES } from '$core/tables/sources';
 import { DOSES } from '$core/tables/doses';
+import { TROUBLES } from '$core/steps/trouble/all';
 import { WORDS } from './glossary';
 import { SUMS } from '$lib/ui/bench/sums';
 
@@ -15,6 +16,7 @@ export const CHAPTERS = {
   sugars: 'Sugars',
   doses: 'Doses',
   methods: 'Methods',
+  faults: 'Faults',
   cautions: 'Cautions',
   sources: 'Sources'
 } as const;
@@ -80,6 +82,12 @@ export function allEntries(produce: readonly Produce[]): Entry[] {
       text: Object.values(m.choices)
         .map((c) => c.name)
         .join(' ')
+    })),
+    ...Object.entries(TROUBLES).map(([id, t]) => ({
+      title: t.name.charAt(0).toUpperCase() + t.name.slice(1),
+      chapter: 'faults',
+      href: `/almanac/faults#${id}`,
+      text: `${t.signs} ${t.rungs.map((r) => r.title).join(' ')}`
     })),
     ...Object.entries(RULES).map(([id, r]) => ({
       title: r.title,

@@ -7,6 +7,7 @@
   import Methods from '$lib/ui/almanac/MethodChapter.svelte';
   import Sources from '$lib/ui/almanac/SourceChapter.svelte';
   import Sugars from '$lib/ui/almanac/SugarChapter.svelte';
+  import Troubles from '$lib/ui/almanac/TroubleChapter.svelte';
   import Words from '$lib/ui/almanac/WordChapter.svelte';
   import { CHAPTERS, type ChapterId } from '$lib/ui/almanac/find';
 
@@ -15,6 +16,7 @@
     sugars: Sugars,
     doses: Doses,
     methods: Methods,
+    faults: Troubles,
     cautions: Cautions,
     sources: Sources
   };

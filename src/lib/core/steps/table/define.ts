@@ -16,6 +16,8 @@ export type InPlan = {
   everyH?: number;
   /** it is not for a wine that still works */
   wantsDone?: boolean;
+  /** it is not put off once the wine has quietened, but not under so many hours: its cap has fallen */
+  withQuietH?: number;
 };
 
 /** Into which vessel, or into all, what of it goes. */

@@ -8,6 +8,9 @@ const HOW = {
   press: 'Press it gently: most wine, longest to clear.'
 } as const;
 
+/** Fruit that has hardly given stays, though the rush is over. Common practice: three days. */
+const LEAST_H = 3 * DAY;
+
 export const fruitOut = defineStep({
   inPlan: ({ plan, hasFruit, begins, steepDays }) =>
     hasFruit
@@ -15,7 +18,8 @@ export const fruitOut = defineStep({
           title: 'Fruit out',
           short: 'fruit out',
           how: HOW[choiceOf(plan, 'press')],
-          waits: [wait(begins, steepDays * DAY, (steepDays + 3) * DAY, 'colour and taste are out by then')]
+          waits: [wait(begins, steepDays * DAY, (steepDays + 3) * DAY, 'colour and taste are out by then')],
+          withQuietH: LEAST_H
         }
       : null,
   doneAt: (s) => s.fruitOutAt,

@@ -1,5 +1,6 @@
 import type { Belief } from '../../belief/believe';
 import type { BatchState } from '../../ledger/state';
+import { doseL } from '../../ledger/will-hold';
 import { STEPS } from '../table/all';
 import { HOUR, type Facts, type Rung, type TroubleDef } from './define';
 import { foaming, notBegun, slow, stuck, woke } from './ferment';
@@ -75,7 +76,7 @@ export function troublesOf(s: BatchState, belief: Belief | null): Trouble[] {
       // What was done stays on the ladder, whether or not it would help now.
       if (doneAt === null && rung.helps?.(facts) === false) continue;
       const dueAt = before + rung.afterH * HOUR;
-      const how = typeof rung.how === 'string' ? rung.how : rung.how(s);
+      const how = typeof rung.how === 'string' ? rung.how : rung.how(doseL(s));
       ladder.push({ ...rung, how, doneAt, dueAt });
       if (doneAt !== null) before = Math.max(before, doneAt);
     }

@@ -17,7 +17,8 @@ export type Rung = {
   title: string;
   /** one or two words, for a tag on the shelf */
   short: string;
-  how: string | ((s: BatchState) => string);
+  /** by how many litres there are of it, where that matters */
+  how: string | ((litres: number) => string);
   /** hours that the one before it is given to show */
   afterH: number;
   /** what is done sooner than this after the trouble began, hours, does not count: a second reading on the same day */
@@ -32,6 +33,8 @@ export type Rung = {
 export type TroubleDef = {
   /** in two or three words */
   name: string;
+  /** what it looks like, for who does not know it yet */
+  signs: string;
   /** how sure it is, 0 to 1, and since when, ms; null where there is none of it */
   seen: (f: Facts) => { chance: number; since: number } | null;
   rungs: readonly Rung[];

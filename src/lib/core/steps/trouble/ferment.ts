@@ -1,7 +1,6 @@
 import { betweenC, inC, inL } from '../../units/say';
 import { COLD_C } from '../../tables/yeasts';
 import { yeastG } from '../../tables/doses';
-import { doseL } from '../../ledger/will-hold';
 import type { BatchState } from '../../ledger/state';
 import { DAY, defineTrouble, HOUR, isEarly, lastSeen, takesFood, type Facts, type Rung } from './define';
 
@@ -57,10 +56,8 @@ const readAgain = (how: string): Rung => ({
   afterH: 0
 });
 /** A starter that learns the wine: by its volume. Common practice: to an eighth of it. */
-const buildUp = (s: BatchState): string => {
-  const litres = doseL(s);
-  return `${(2 * yeastG(litres)).toFixed(0)} g of champagne-type yeast in ${inL(litres / 40)} of water at ${betweenC(35, 38)} with a little sugar and nutrient. Once it foams, as much again of the wine; each time it foams anew, double it so, to ${inL(litres / 8)}.`;
-};
+const buildUp = (litres: number): string =>
+  `${(2 * yeastG(litres)).toFixed(0)} g of champagne-type yeast in ${inL(litres / 40)} of water at ${betweenC(35, 38)} with a little sugar and nutrient. Once it foams, as much again of the wine; each time it foams anew, double it so, to ${inL(litres / 8)}.`;
 const freshYeast = (how: string): Rung => ({
   step: 'fresh-yeast',
   title: 'Fresh yeast in',
@@ -73,6 +70,8 @@ const freshYeast = (how: string): Rung => ({
 /** It should have begun, and nothing shows. */
 export const notBegun = defineTrouble({
   name: 'not started',
+  signs:
+    'Two days after the yeast nothing shows, and it reads as it did: no bubbles alone may be a leaking lid.',
   seen({ s, belief }) {
     const first = s.pitches[0];
     const from = first?.at ?? (s.plan.wildYeast === 'wild' ? s.startedAt : null);
@@ -118,6 +117,7 @@ function stillSince(s: BatchState): number | null {
 /** It stands still with sugar that its yeast could take. */
 export const stuck = defineTrouble({
   name: 'stuck',
+  signs: 'The same gravity three days apart, well over where it should end, and sweet on the tongue.',
   seen({ s, belief }) {
     const first = s.pitches[0]?.at;
     if (!belief || first === undefined || s.fills.some((f) => f.stable)) return null;
@@ -162,6 +162,7 @@ const SLOW_POINTS = 1.2;
 
 export const slow = defineTrouble({
   name: 'slow',
+  signs: 'It falls by less than a point or so a day with much sugar left.',
   seen({ s, belief }) {
     if (!belief || belief.sugarGL.likely < 25 || s.pitches.length === 0) return null;
     if (s.at - s.pitches[0]!.at < 6 * DAY * HOUR) return null;
@@ -180,6 +181,7 @@ export const slow = defineTrouble({
 /** It stood still for long and falls again. */
 export const woke = defineTrouble({
   name: 'working again',
+  signs: 'It had stood still for weeks, and falls once more: often when spring warms the cellar.',
   seen({ s }) {
     const own = s.readings;
     const last = own.at(-1);
@@ -209,6 +211,7 @@ export const woke = defineTrouble({
 /** It climbs out of its vessel. */
 export const foaming = defineTrouble({
   name: 'foaming over',
+  signs: 'Foam in the airlock, or under the cloth: in the first days, most of all with dark soft berries.',
   seen(f) {
     const foam = lastSeen(f, 'foam');
     return foam?.is === 'over' && f.s.at - foam.at < 4 * DAY * HOUR ? { chance: 1, since: foam.since } : null;

@@ -28,6 +28,7 @@ const cover = {
 /** Hydrogen sulphide: yeast that lacks food, or old lees. */
 export const eggs = defineTrouble({
   name: 'smells of eggs',
+  signs: 'Rotten eggs or struck matches, in the ferment or when racked: yeast without food, or old lees.',
   seen: (f) => smells(f, 'eggs'),
   rungs: [
     {
@@ -63,6 +64,7 @@ export const eggs = defineTrouble({
 /** A film of yeast, where there is air. */
 export const film = defineTrouble({
   name: 'a film on top',
+  signs: 'A dull skin, or white flecks that close again when parted, where air stands over it.',
   seen: (f) => onTop(f, 'film'),
   rungs: [
     sulphite('Film off with clean paper first, then sulphite without stirring.'),
@@ -80,6 +82,7 @@ export const film = defineTrouble({
 
 export const mould = defineTrouble({
   name: 'mould on top',
+  signs: 'Fur: green, black or white, on fruit that stood dry or in a must left waiting.',
   seen: (f) => onTop(f, 'mould'),
   rungs: [],
   giveUp: 'Throw it away, do not taste it, and scald all that touched it. Mould cannot be racked off.',
@@ -88,6 +91,7 @@ export const mould = defineTrouble({
 
 export const vinegar = defineTrouble({
   name: 'smells of vinegar',
+  signs: 'Sharp in the nose, or of glue: bacteria and air.',
   seen: (f) => smells(f, 'vinegar'),
   rungs: [sulphite('A faint prick can be held, not mended.'), cover],
   giveUp:
@@ -98,6 +102,7 @@ export const vinegar = defineTrouble({
 /** Air got at it. */
 export const flat = defineTrouble({
   name: 'flat, of sherry',
+  signs: 'Browner than it was, and of nuts or bruised apples: air got at it.',
   seen: (f) => smells(f, 'flat'),
   rungs: [sulphite('It holds what is left of the fruit.'), cover],
   giveUp: 'What air took stays gone: drink it soon, or cook with it.'
@@ -108,6 +113,7 @@ const CLEARS_H = 60 * DAY;
 
 export const haze = defineTrouble({
   name: 'a haze that stays',
+  signs: 'Print cannot be read through it two months after it was racked, though it is done.',
   seen(f) {
     const { s, belief } = f;
     const look = lastSeen(f, 'clarity');

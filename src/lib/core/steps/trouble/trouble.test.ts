@@ -201,6 +201,27 @@ describe('the wine’s own pace sets its jobs', () => {
     const quiet = due([...begun(), read(1.1, 1.085), read(5, 1.02), read(7, 1.006)], 7.1, 'rack-1');
     expect(quiet.status).toBe('due');
   });
+  it('fruit comes out when the cap has fallen, though its days are not over', () => {
+    const FRUIT: Ingredient[] = [
+      { kind: 'produce', produceId: 'elderberry', massKg: 4 },
+      { kind: 'sugar', sugarId: 'white', massKg: 1.6 },
+      { kind: 'water', volumeL: 9 }
+    ];
+    const fruity = [
+      on(0, 'planned', {
+        name: 'E',
+        plan: { ingredients: FRUIT, yeast: { yeastId: 'wine' } },
+        vesselId: 'b'
+      }),
+      on(0, 'addition', { ingredients: FRUIT }),
+      on(1, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5, how: 'dry' }),
+      read(1.1, 1.075)
+    ];
+    const usual = due(fruity, 1.2, 'fruit-out');
+    const fast = due([...fruity, read(4, 1.016), read(4.6, 1.008)], 4.7, 'fruit-out');
+    expect(fast.dueAt).toBeLessThan(usual.dueAt);
+    expect(fast.dueAt).toBeGreaterThanOrEqual(T0 + 4 * DAY);
+  });
   it('no bottle is asked for before it is done', () => {
     const racked = [
       ...begun(),

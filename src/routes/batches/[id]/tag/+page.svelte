@@ -3,8 +3,8 @@
   import { LABEL_SO2_MG_L } from '$core/plan/allergens';
   import { addedSo2MgL, fillL, type Fill } from '$core/ledger/fill';
   import { volumeText } from '$core/units/format';
-  import { dueWord } from '$lib/ui/shelf/when';
-  import { household, vesselById } from '$lib/store/household.svelte';
+  import { dueWord, spanWord } from '$lib/ui/shelf/when';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import BrokenBatch from '$lib/ui/batch/BrokenBatch.svelte';
   import { liveBatch } from '$lib/store/open-batch.svelte';
 
@@ -16,6 +16,11 @@
     ...(addedSo2MgL(f) >= LABEL_SO2_MG_L ? ['sulphites'] : []),
     ...(batch?.state.allergens ?? [])
   ];
+  /** The days in which it is likely done, while they are to come. */
+  const doneSpan = ({ course, state }: Batch) =>
+    course?.doneAt && course.doneAt.low > household.now
+      ? spanWord(course.doneAt.low, course.doneAt.high, state.zone)
+      : '';
   const date = (at: number) =>
     new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(at);
 </script>
@@ -44,6 +49,7 @@
             ? `, began at ${b.state.startSg.sg.toFixed(3)}`
             : ''}
         </p>
+        {#if doneSpan(b)}<p class="mt-1">Done about {doneSpan(b)}.</p>{/if}
         <ul class="inkline mt-2 pt-1">
           {#each b.due.slice(0, 4) as d (d.step.id)}<li class="flex justify-between gap-3">
               <span>{d.step.title}</span><span class="font-semibold"
