@@ -1,5 +1,6 @@
 import './belief';
 import './safety';
+import './figure';
 import { foldBatch } from '../src/lib/core/ledger/run';
 import type { LedgerEvent } from '../src/lib/core/ledger/log';
 import { estimateMust } from '../src/lib/core/must/balance';
