@@ -10,7 +10,7 @@ import { quickVolumeL } from '../liquid/quick';
 import type { Ingredient } from '../plan/plan';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, beliefOf, toldOf } from './believe';
-import { quantiles } from './ensemble';
+import { quantiles } from '../maths/quantiles';
 import { giveOrTake, howFar } from './how-far';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');

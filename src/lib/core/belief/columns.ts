@@ -1,5 +1,6 @@
 import type { Estimate } from '../units/range';
-import { litresOf, quantiles, sgOf, strengthOf, zeros, type Cell, type Ensemble } from './ensemble';
+import { quantiles } from '../maths/quantiles';
+import { litresOf, sgOf, strengthOf, zeros, type Cell, type Ensemble } from './ensemble';
 
 /** What one vessel holds, or several together: one figure a member. */
 export type Columns = {

@@ -134,13 +134,6 @@ export type Running = {
  */
 export const zeros = (size: number): Float64Array => new Float64Array(size);
 
-/** A seed from a batch's id: the same on every device. */
-export function seedOf(text: string): number {
-  let hash = 2166136261;
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 16777619);
-  return hash >>> 0;
-}
-
 /** The next random numbers of an ensemble: the stream goes on where it stood. */
 export function randomOf(e: Ensemble): () => number {
   e.seed = (Math.imul(e.seed, 1664525) + 1013904223) >>> 0;
@@ -304,33 +297,3 @@ export function resample(e: Ensemble, least: number): void {
 
 /** A copy that can go its own way. */
 export const copyOf = (e: Ensemble): Ensemble => structuredClone(e);
-
-/**
- * Weighted quantiles of one figure a member; members where it is no number are left out.
- * @param p shares between 0 and 1, rising
- */
-export function quantiles(values: Float64Array, weight: Float64Array, p: readonly number[]): number[] {
-  const isEven = weight.every((w) => w === weight[0]);
-  if (isEven) {
-    const sorted = values.filter(Number.isFinite).sort();
-    const at = (q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;
-    return p.map(at);
-  }
-  const order = Array.from(values.keys())
-    .filter((i) => Number.isFinite(values[i]!) && weight[i]! > 0)
-    .sort((a, b) => values[a]! - values[b]!);
-  let total = 0;
-  for (const i of order) total += weight[i]!;
-  const out: number[] = [];
-  let [sum, k] = [0, 0];
-  for (const i of order) {
-    const before = sum;
-    sum += weight[i]! / (total || 1);
-    while (k < p.length && p[k]! <= (before + sum) / 2 + 1e-12) {
-      out.push(values[i]!);
-      k += 1;
-    }
-  }
-  while (k++ < p.length) out.push(order.length > 0 ? values[order.at(-1)!]! : NaN);
-  return out;
-}

@@ -4,7 +4,7 @@ import { BOTTLES, type Flow } from '../ledger/flow';
 import { strongest } from '../ledger/state';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { WATER_20 } from '../liquid/water';
-import { drawn, normalQuantile } from '../maths/draw';
+import { drawn, normalQuantile, seedOf } from '../maths/draw';
 import { toleranceOf } from '../plan/chosen';
 import type { Plan } from '../plan/plan';
 import { COLD_C, YEASTS } from '../tables/yeasts';
@@ -19,7 +19,6 @@ import {
   normalsFor,
   pourCell,
   randomOf,
-  seedOf,
   strengthOf,
   turn,
   zeros,

@@ -8,7 +8,8 @@ import type { Ingredient, Plan, Yeast } from '../plan/plan';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, CAREFUL, cellsOf } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
-import { quantiles, resample, zeros, type Running } from './ensemble';
+import { quantiles } from '../maths/quantiles';
+import { resample, zeros, type Running } from './ensemble';
 import { beginning, follow, goTo } from './follow';
 
 const HOUR = 3_600_000;

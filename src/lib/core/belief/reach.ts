@@ -1,6 +1,7 @@
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { drawn, mulberry32, normalQuantile } from '../maths/draw';
-import { leftOf, litresOf, normalsFor, quantiles, strengthOf, type Cell, type Running } from './ensemble';
+import { quantiles } from '../maths/quantiles';
+import { leftOf, litresOf, normalsFor, strengthOf, type Cell, type Running } from './ensemble';
 
 /** Of so many possible wines the pressure is that of the one that only a few are over. */
 const ALL_BUT_FEW = 0.975;

@@ -24,10 +24,8 @@
               <span class="text-quiet">{n + 1}</span>
               <span
                 ><b class="font-semibold">{rung.title}.</b>
-                {own(
-                  typeof rung.how === 'string' ? rung.how : rung.how(TOLD_L)
-                )}{#if rung.afterH >= 24}{' '}<span class="text-quiet"
-                    >After {Math.round(rung.afterH / 24)} d.</span
+                {own(typeof rung.how === 'string' ? rung.how : rung.how(TOLD_L))}{#if rung.afterH >= 24}<span
+                    class="ml-1 text-quiet">After {Math.round(rung.afterH / 24)} d.</span
                   >{/if}</span
               >
             </li>

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { PRINTED_WITHIN, SYSTEMS, type Settings } from '$core/units/settings';
-  import { PRINTED_AT_1100 } from '$core/ferment/scales';
+  import { SYSTEMS, type Settings } from '$core/units/settings';
   import { explain } from '$lib/ui/words/own-units';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
   import { household, saveSettings } from '$lib/store/household.svelte';
-  import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { sayWrong } from '../nav/said.svelte';
+
+  import Stem from './Stem.svelte';
 
   const s = $derived(household.settings);
 
@@ -14,17 +15,6 @@
       await saveSettings({ ...s, ...patch });
     } catch (e) {
       sayWrong(e);
-    }
-  }
-
-  async function calibrate(text: string) {
-    try {
-      await change({
-        hydrometer: { ...s.hydrometer, calibratedC: Math.round(parseTemperature(text, s.temp) * 10) / 10 }
-      });
-      sayDone('Hydrometer noted.');
-    } catch (e) {
-      sayWrong(explain(e));
     }
   }
 
@@ -37,24 +27,6 @@
     } catch (e) {
       sayWrong(explain(e));
     }
-  }
-
-  async function inWater(text: string) {
-    const n = parseNumber(text);
-    if (n === null || n < 0.98 || n > 1.02)
-      return sayWrong(new Error('Plain water reads near 1.000: give 0.980 to 1.020.'));
-    await change({ hydrometer: { ...s.hydrometer, inWater: n } });
-    sayDone('Hydrometer noted.');
-  }
-
-  async function potential(text: string) {
-    const n = text.trim() ? parseNumber(text.replace('%', '')) : undefined;
-    if (n === null || (n !== undefined && (n < PRINTED_WITHIN[0] || n > PRINTED_WITHIN[1])))
-      return sayWrong(
-        new Error('Beside 1.100 a stem prints 13 or 16 %, or near it: look at the potential scale.')
-      );
-    await change({ hydrometer: { ...s.hydrometer, potentialAt1100: n } });
-    sayDone('Hydrometer noted.');
   }
 </script>
 
@@ -76,65 +48,9 @@
       </label>
     {/each}
   </fieldset>
-  <label class="flex min-h-11 items-center gap-3">
-    <input
-      type="checkbox"
-      class="checkbox"
-      checked={s.hasStem}
-      onchange={(e) => change({ hasStem: e.currentTarget.checked })}
-    />
-    I read gravity with a hydrometer
-  </label>
-  {#if !s.hasStem}<p class="small">
-      New wines are asked for bubbles, looks and taste instead. A reading of one brings it back for that wine.
-    </p>{/if}
   <p class="small">Any amount can still be typed in any unit: “9 lb 4 oz”, “2½ US gal”.</p>
+  <Stem {change} />
   <div class="grid grid-cols-2 gap-4">
-    <label class="grid gap-1 font-semibold"
-      >Hydrometer marked for, °{s.temp}
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        value={+fromCelsius(s.hydrometer.calibratedC, s.temp).toFixed(1)}
-        onchange={(e) => calibrate(e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 font-semibold"
-      >It reads in plain water
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        value={s.hydrometer.inWater.toFixed(3)}
-        onchange={(e) => inWater(e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 font-semibold"
-      >Potential beside 1.100, %
-      <input
-        class="field"
-        inputmode="decimal"
-        autocomplete="off"
-        placeholder={String(PRINTED_AT_1100.fall)}
-        value={s.hydrometer.potentialAt1100 ?? ''}
-        onchange={(e) => potential(e.currentTarget.value)}
-      />
-    </label>
-    <label class="grid gap-1 font-semibold"
-      >°Bx is read by
-      <select
-        class="field"
-        value={s.hydrometer.bxBy ?? ''}
-        onchange={(e) =>
-          change({
-            hydrometer: { ...s.hydrometer, bxBy: (e.currentTarget.value || undefined) as 'hydrometer' }
-          })}
-        ><option value="">ask me</option><option value="hydrometer">hydrometer</option><option
-          value="refractometer">refractometer</option
-        ></select
-      >
-    </label>
     <label class="grid gap-1 font-semibold"
       >Tap water, mg/L as lime (CaCO₃)
       <input
