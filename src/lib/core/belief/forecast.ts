@@ -133,7 +133,62 @@ export function runAhead(
 }
 
 /** What of a batch its forecast turns on: little enough to be sent to a worker. */
-export type Foreseen = Pick<BatchState, 'id' | 'startedAt' | 'plan' | 'flows' | 'at' | 'fills' | 'bottled'>;
+export type Foreseen = Pick<
+  BatchState,
+  'id' | 'startedAt' | 'plan' | 'flows' | 'at' | 'fills' | 'bottled' | 'pitches' | 'powdersG' | 'rackings'
+>;
+
+/** Nothing but what is needed, so that it can be sent to a thread. */
+export const foreseenOf = (s: BatchState): Foreseen => ({
+  id: s.id,
+  startedAt: s.startedAt,
+  plan: s.plan,
+  flows: s.flows,
+  at: s.at,
+  fills: s.fills,
+  bottled: s.bottled,
+  pitches: s.pitches,
+  powdersG: s.powdersG,
+  rackings: s.rackings
+});
+
+/** Days after the yeast in which what was planned of nutrient may still go in. Common practice. */
+const FED_DAYS = 6;
+
+/** What was planned and is still to come: yeast, and what of its nutrient is not in yet. */
+export function plannedAhead(s: Foreseen): Flow[] {
+  const isForgotten = s.at - s.startedAt > FORGOTTEN_H * HOUR;
+  const hasYeast = s.pitches.length > 0 || s.plan.wildYeast === 'wild';
+  const yeastAt = Math.max(s.at + HOUR, s.startedAt + BEFORE_YEAST_H * HOUR);
+  const out: Flow[] = [];
+  if (!hasYeast && !isForgotten)
+    out.push({
+      at: yeastAt,
+      kind: 'pitch',
+      yeast: s.plan.yeast ?? { yeastId: 'wine' },
+      massG: null,
+      how: null
+    });
+  const began = s.pitches[0]?.at ?? (hasYeast ? s.startedAt : yeastAt);
+  const isPast = s.rackings.length > 0 || s.at - began > FED_DAYS * DAY || (!hasYeast && isForgotten);
+  const feeds = isPast ? [] : evaluate(s.plan).feeds;
+  const left = (id: 'nutrient' | 'dap', planned: number) =>
+    Math.max(0, planned - (s.powdersG[id]?.massG ?? 0));
+  const items = foodOf({
+    mixG: left(
+      'nutrient',
+      feeds.reduce((sum, f) => sum + f.mixG, 0)
+    ),
+    dapG: left(
+      'dap',
+      feeds.reduce((sum, f) => sum + f.dapG, 0)
+    )
+  });
+  const to = s.fills.map((f) => ({ vesselId: f.vesselId, share: 1 / s.fills.length }));
+  for (const item of items)
+    out.push({ at: Math.max(s.at, began) + DAY, kind: 'pour', eventId: 'planned', item, to, lot: null });
+  return out;
+}
 
 /** What a batch will do from the moment of its state. */
 export function forecastOf(
@@ -146,15 +201,7 @@ export function forecastOf(
   if (s.flows.length === 0 || s.fills.length === 0) return null;
   const r = believe(s, size);
   if (cellsOf(s, r.e).length === 0) return null;
-  // Yeast that is still to go in is foreseen with the rest; after days without, what is in there works.
-  const isPitched =
-    s.at - s.startedAt > FORGOTTEN_H * HOUR ||
-    s.flows.some((f) => f.kind === 'pitch') ||
-    s.plan.wildYeast === 'wild' ||
-    what.yeast;
-  const yeastAt = Math.max(s.at + HOUR, s.startedAt + BEFORE_YEAST_H * HOUR);
-  const yeast = s.plan.yeast ?? { yeastId: 'wine' as const };
-  const toCome: Flow[] = isPitched ? [] : [{ at: yeastAt, kind: 'pitch', yeast, massG: null, how: null }];
+  const toCome = what.yeast ? [] : plannedAhead(s);
   return runAhead(
     r,
     s.fills.map((f) => f.vesselId),
@@ -168,7 +215,7 @@ export function forecastOf(
 /** Hours until a third of the sugar is gone, where a part of the nutrient waits for it. Common practice: four days. */
 const THIRD_H = 96;
 
-const foodOf = ({ mixG, dapG }: Feed): Ingredient[] =>
+const foodOf = ({ mixG, dapG }: Pick<Feed, 'mixG' | 'dapG'>): Ingredient[] =>
   ([['nutrient', mixG] as const, ['dap', dapG] as const] as const).flatMap(([additiveId, g]) =>
     g > 0 ? [{ kind: 'additive' as const, additiveId, massKg: g / 1000 }] : []
   );

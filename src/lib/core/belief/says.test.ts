@@ -172,6 +172,36 @@ describe('jobs that have had their time', () => {
   });
 });
 
+describe('a wine that was read yesterday', () => {
+  it('has moved on since while it works, and not once it is dry', () => {
+    const on = eventsFrom(T0);
+    const PLUMS = [
+      { kind: 'produce' as const, produceId: 'plum', massKg: 4 },
+      { kind: 'sugar' as const, sugarId: 'white' as const, massKg: 1.9 },
+      { kind: 'water' as const, volumeL: 8 }
+    ];
+    const events = [
+      on(0, 'planned', {
+        name: 'Plum',
+        plan: { ingredients: PLUMS, yeast: { yeastId: 'wine' } },
+        vesselId: 'b'
+      }),
+      on(0, 'addition', { ingredients: PLUMS }),
+      on(1, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5 }),
+      on(4, 'reading', { sg: 1.05, tempC: 21 })
+    ];
+    const says = (list: typeof events, day: number) => {
+      const s = foldBatch(list, T0 + day * DAY)!;
+      return saysOf(s, standingOf(s));
+    };
+    expect(says(events, 4.1).hasMovedOn).toBe(false);
+    expect(says(events, 5.2)).toMatchObject({ hasMovedOn: true, isCarriedOn: false });
+    expect(says(events, 9)).toMatchObject({ hasMovedOn: false, isCarriedOn: true });
+    const dry = [...events, on(30, 'reading', { sg: 0.993, tempC: 21 })];
+    expect(says(dry, 31).hasMovedOn).toBe(false);
+  });
+});
+
 describe('a wine that nobody has read for a while', () => {
   it('is carried on to today, and no longer said to be on course', () => {
     const events = [...pitched, read(6, 1.04)];

@@ -1,7 +1,7 @@
 import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
-import { contents, fermentedOf, limitIn, type BatchState, type Reading } from '../ledger/state';
+import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
 import type { Standing } from './standing';
 
 const DAY = 86_400_000;
@@ -10,6 +10,9 @@ const LAG_MS = 1.5 * DAY;
 
 /** A reading speaks of today for so long: a wine that falls has fallen on since. Common practice. */
 const FRESH_MS = 3 * DAY;
+/** Half a day on it may have moved, and by so much it is worth a word. */
+const MOVES_MS = DAY / 2;
+const MOVED_SG = 0.004;
 /** Jars that read no further apart than this are told as one: a stem reads to a point. */
 const UNLIKE_SG = 0.0015;
 
@@ -25,6 +28,8 @@ export type Says = {
   lastRead: { at: number; isFresh: boolean } | null;
   /** the last reading is of long ago and the wine has gone on since: then today is told by its possible wines */
   isCarriedOn: boolean;
+  /** read not long ago, and likely further by now: both are told */
+  hasMovedOn: boolean;
   /** the last reading fits nothing that was written before it */
   isLastOdd: boolean;
   /** what each vessel last read, where they read otherwise than one another */
@@ -56,6 +61,14 @@ const isOdd = ({ belief }: Standing, newest: Reading | undefined): boolean => {
   const seen = belief?.seen.find((x) => x.eventId === newest?.eventId);
   return seen !== undefined && seen.slip + seen.notAsWritten > ODD;
 };
+
+/** Whether a wine has likely moved on since it was read, though that was not long ago. */
+function hasMovedOn(s: BatchState, now: Standing, newest: Reading): boolean {
+  const by = isBegun(s) ? now.belief?.sg.likely : undefined;
+  const age = s.at - newest.at;
+  if (by === undefined || age <= MOVES_MS || age > FRESH_MS) return false;
+  return Math.abs(by - newest.sg) > MOVED_SG && !isOdd(now, newest);
+}
 
 /** What can be said of a batch, by its state: each stage has its own truth. */
 export function saysOf(s: BatchState, now: Standing): Says {
@@ -101,6 +114,14 @@ export function saysOf(s: BatchState, now: Standing): Says {
     reading,
     lastRead: newest ? { at: newest.at, isFresh: s.at - newest.at <= FRESH_MS } : null,
     isCarriedOn,
+    // Of jars that read otherwise each is told by itself.
+    hasMovedOn:
+      newest !== undefined &&
+      reading === 'read' &&
+      !isBottled &&
+      spread <= UNLIKE_SG &&
+      unreadIds.length === 0 &&
+      hasMovedOn(s, now, newest),
     isLastOdd: isOdd(now, newest),
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,

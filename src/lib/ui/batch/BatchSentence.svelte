@@ -23,21 +23,23 @@
   const day = (at: number) => dayWord(at, household.now, s.zone);
   /** A reading of long ago is told with its day, and how it moved then is not said of today. */
   const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
+  const moved = $derived(says.hasMovedOn ? `, about ${sgText(now.belief!.sg.likely)} by now` : '');
   const falling = $derived(
     isStale
       ? ` on ${day(says.lastRead!.at)}${now.steady.steady ? `, still for ${counted(now.steady.days, 'day')} then` : ''}`
       : now.steady.steady
         ? `, still for ${counted(now.steady.days, 'day')}`
         : pace !== null && pace > 0 && now.stage !== 'must'
-          ? ` and falling ${pace === 1 ? 'a point' : `${pace} points`} a day`
-          : ''
+          ? `${moved ? ` ${day(says.lastRead!.at)}` : ''} and falling ${pace === 1 ? 'a point' : `${pace} points`} a day${moved}`
+          : moved && ` ${day(says.lastRead!.at)}${moved}`
   );
   const soFar = $derived(
     (now.steady.steady || now.isDry || says.isStable || says.isSweetened
       ? ''
       : isStale
         ? ' then'
-        : ' so far') + (now.stage === 'fermenting' || now.stage === 'must' ? '' : `, ${now.sweetness}`)
+        : ' so far') +
+      (now.stage === 'fermenting' || now.stage === 'must' || says.isCarriedOn ? '' : `, ${now.sweetness}`)
   );
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''

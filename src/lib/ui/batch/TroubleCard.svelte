@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { foreseenOf } from '$core/belief/forecast';
   import type { Trouble } from '$core/steps/trouble/all';
   import { STEPS } from '$core/steps/table/all';
   import { isOneTap } from '$core/steps/do-step';
@@ -29,8 +30,7 @@
   );
   const what = foreseen(() => {
     if (!stood) return null;
-    const { id, startedAt, plan, flows, at, fills, bottled } = batch.state;
-    const asked = { batch: { id, startedAt, plan, flows, at, fills, bottled } };
+    const asked = { batch: foreseenOf(batch.state) };
     return { asked, days: AHEAD, what: JSON.parse(stood)[3], isQuick: true };
   });
   const title = $derived(troubleText(trouble, household.now));

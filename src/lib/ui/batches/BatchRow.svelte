@@ -13,8 +13,10 @@
   const v = $derived(vesselById(b.state.fills[0]?.vesselId ?? ''));
   /** The same that its own page says. */
   const says = $derived(b.says);
+  /** Its reading is told with its day, and where it likely is by now before it. */
+  const isBy = $derived(says.isCarriedOn || says.hasMovedOn);
   const gravity = $derived(
-    says.isCarriedOn
+    isBy
       ? `≈\u00a0${sgText(b.standing.belief!.sg.likely)}`
       : says.unlike.length > 0
         ? says.unlike.map((r) => sgText(r.sg)).join(', ')
@@ -57,9 +59,9 @@
     <span class="number text-right text-[1.1875rem] md:order-none"
       >{says.reading === 'never'
         ? 'never read'
-        : gravity}{#if says.reading !== 'never' && says.lastRead && !says.lastRead.isFresh && !bottled}<span
+        : gravity}{#if says.reading !== 'never' && says.lastRead && (isBy || !says.lastRead.isFresh) && !bottled}<span
           class="small block font-sans"
-          >{says.isCarriedOn ? `${sgText(b.standing.sg!.sg)} on ` : ''}{dayWord(
+          >{isBy ? `${sgText(b.standing.sg!.sg)} on ` : ''}{dayWord(
             says.lastRead.at,
             household.now,
             b.state.zone

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { isBegun, type BatchState } from '$core/ledger/state';
+  import type { BatchState } from '$core/ledger/state';
+  import { foreseenOf, plannedAhead } from '$core/belief/forecast';
   import type { Standing } from '$core/belief/standing';
   import { DOSES } from '$core/tables/doses';
   import { NITROGEN_MG_G } from '$core/tables/substances';
@@ -37,8 +38,7 @@
   );
   const asked = $derived.by(() => {
     if (!stood) return null;
-    const { id, startedAt, plan, flows, at, fills, bottled } = s;
-    return { batch: { id, startedAt, plan, flows, at, fills, bottled } };
+    return { batch: foreseenOf(s) };
   });
   const as = foreseen(() => asked && { asked, days: AHEAD, what: {} });
   const what = foreseen(() =>
@@ -56,6 +56,7 @@
       : null
   );
   const answer = $derived(isAsked ? (what.answer ?? as.answer) : as.answer);
+  const planned = $derived(asked !== null && plannedAhead(asked.batch).length > 0);
   const standsC = $derived(as.answer?.days[0]?.tempC ?? household.settings.roomC);
   const degrees = (c: number) => temperatureText(c, household.settings.temp);
 </script>
@@ -68,9 +69,10 @@
     aria-live="polite"
     aria-busy={(isAsked ? what : as).share < 1}
   >
-    {isAsked ? 'Then' : `At ${degrees(standsC)}, with nothing done to it,`}
+    {isAsked
+      ? 'Then'
+      : `At ${degrees(standsC)}, ${planned ? 'if all goes as planned' : 'with nothing done to it'},`}
     <b class="font-semibold">{aheadText(answer)}</b>. {stallsText(answer)}
-    {#if !isBegun(s)}The yeast is reckoned to go in within a day.{/if}
   </p>
   <details class="mt-1">
     <summary class="flex min-h-11 w-max cursor-pointer items-center underline underline-offset-4 sm:min-h-7"

@@ -17,6 +17,7 @@ export function inDaysText({ low, high }: Pick<Estimate, 'low' | 'high'>): strin
     const [w, v] = [Math.max(1, Math.round(a / 7)), Math.max(2, Math.ceil(b / 7))];
     return w === v ? `in about ${v} weeks` : `in ${w} to ${v} weeks`;
   }
+  if (a <= 0) return b === 1 ? 'by tomorrow' : `within ${b} days`;
   if (a === b) return b === 1 ? 'tomorrow' : `in ${b} days`;
   return `in ${a} to ${b} days`;
 }
