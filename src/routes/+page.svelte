@@ -1,6 +1,6 @@
 <script lang="ts">
   import { hasMust } from '$core/ledger/state';
-  import { civilDay } from '$core/steps/schedule';
+  import { civilDay } from '$core/units/zone';
   import { isBrewing } from '$core/steps/brewing';
   import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';

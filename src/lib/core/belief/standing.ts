@@ -4,6 +4,7 @@ import { addInto, liquid } from '../liquid/stock';
 import { COLD_C } from '../tables/yeasts';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
+import { dayOf } from '../units/zone';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
 import type { Read } from '../ledger/fill';
 import { beliefOf, type Belief } from './believe';
@@ -133,7 +134,7 @@ export function standingOf(s: BatchState): Standing {
   const leftKg = believed && now ? Math.min(sugarKg, (residualGL * now.volumeL) / 1000) : stock.hexoseKg;
   return {
     stage: stageOf(s),
-    day: Math.floor((s.at - s.startedAt) / DAY) + 1,
+    day: dayOf(s.at, s.startedAt, s.zone),
     sg: last
       ? { sg: last.sg, at: last.at, measured: true }
       : now

@@ -3,6 +3,7 @@ import type { Course, Later } from '../belief/course';
 import type { Standing } from '../belief/standing';
 import type { LedgerEvent } from '../ledger/log';
 import { isBegun, type BatchState } from '../ledger/state';
+import { dayOf } from '../units/zone';
 
 const DAY = 86_400_000;
 
@@ -76,7 +77,7 @@ function toldAfter(later: readonly Later[], days: number): Told | undefined {
 
 /** Where a summarised batch stands at a later moment: its day, and what is believed of it by then. */
 export function standingAt({ standing, startedAt, course, state }: Summary, at: number): Standing {
-  const day = Math.floor((at - startedAt) / DAY) + 1;
+  const day = dayOf(at, startedAt, state.zone);
   const then = course ? toldAfter(course.later, (at - course.from) / DAY) : undefined;
   if (!standing.belief || !then) return { ...standing, day };
   return {

@@ -1,7 +1,7 @@
 import type { Course } from '../belief/course';
 import { isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
-import { inZone } from '../units/zone';
+import { civilDay } from '../units/zone';
 import type { Step } from './step';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
@@ -22,10 +22,6 @@ export type Due = {
   /** the step that has to come first and is still to do */
   after: Step | null;
 };
-
-/** The civil day of a moment in a zone, as yyyy-mm-dd. */
-export const civilDay = (at: number, zone: string): string =>
-  inZone(at, zone, { year: 'numeric', month: '2-digit', day: '2-digit' }, 'en-CA');
 
 /** When a step was last done: by the event that is its doing, or ticked off or skipped. */
 function doneAt(s: BatchState, id: StepId): number | null {

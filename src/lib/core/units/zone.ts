@@ -43,3 +43,18 @@ export function inZone(
   }
   return Number.isFinite(at) ? format.format(at) : '';
 }
+
+/** The civil day of a moment in a zone, as yyyy-mm-dd. */
+export const civilDay = (at: number, zone: string): string =>
+  inZone(at, zone, { year: 'numeric', month: '2-digit', day: '2-digit' }, 'en-CA');
+
+const DAY = 86_400_000;
+
+/**
+ * Which day of a wine it is, by the calendar of its zone: the day it was begun is its first.
+ * @example dayOf(Date.parse('2026-05-02T01:00:00Z'), Date.parse('2026-05-01T20:00:00Z'), 'UTC') // 2
+ */
+export function dayOf(at: number, startedAt: number, zone: string): number {
+  const [now, then] = [Date.parse(civilDay(at, zone)), Date.parse(civilDay(startedAt, zone))];
+  return Math.max(1, Math.round((now - then) / DAY) + 1);
+}

@@ -1,5 +1,5 @@
-import { civilDay, type Due } from '$core/steps/schedule';
-import { inZone } from '$core/units/zone';
+import type { Due } from '$core/steps/schedule';
+import { civilDay, inZone } from '$core/units/zone';
 
 const DAY = 86_400_000;
 

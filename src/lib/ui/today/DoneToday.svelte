@@ -1,7 +1,7 @@
 <script lang="ts">
   import { liveQuery } from 'dexie';
   import type { LedgerEvent } from '$core/ledger/log';
-  import { civilDay } from '$core/steps/schedule';
+  import { civilDay } from '$core/units/zone';
   import { inZone } from '$core/units/zone';
   import { db } from '$lib/store/db';
   import { zoneHere } from '$lib/store/here';
