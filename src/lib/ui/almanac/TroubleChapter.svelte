@@ -1,9 +1,11 @@
 <script lang="ts">
-  import { TROUBLES } from '$core/steps/trouble/all';
+  import { TROUBLES, type TroubleId } from '$core/steps/trouble/all';
+  import type { TroubleDef } from '$core/steps/trouble/define';
+  import { TROUBLE_WORDS } from '$core/steps/trouble/words';
   import { own } from '$lib/ui/words/own-units';
 
   /** What goes wrong, how one knows it, and what to try in turn. */
-  const all = Object.entries(TROUBLES);
+  const all = Object.entries(TROUBLES) as [TroubleId, TroubleDef][];
   /** Of how much wine a rung is told here, L. */
   const TOLD_L = 10;
 </script>
@@ -16,7 +18,7 @@
   {#each all as [id, t] (id)}
     <section {id} class="inkline scroll-mt-4 pt-1 target:bg-tint-green">
       <h2 class="text-[1.25rem] first-letter:uppercase">{t.name}</h2>
-      <p>{own(t.signs)}</p>
+      <p>{own(TROUBLE_WORDS[id].signs)}</p>
       {#if t.rungs.length > 0}
         <ol class="mt-1 grid gap-1">
           {#each t.rungs as rung, n (n)}
@@ -32,7 +34,7 @@
           {/each}
         </ol>
       {/if}
-      <p class="mt-1"><b class="font-semibold">When to give up.</b> {own(t.giveUp)}</p>
+      <p class="mt-1"><b class="font-semibold">When to give up.</b> {own(TROUBLE_WORDS[id].giveUp)}</p>
     </section>
   {/each}
 </div>

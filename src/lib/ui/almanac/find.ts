@@ -6,7 +6,8 @@ import { CUTS, FORM_NOTES, HEATS, PRESSES } from '$core/plan/extraction';
 import type { Produce } from '$core/tables/produce';
 import { SOURCES } from '$core/tables/sources';
 import { DOSES } from '$core/tables/doses';
-import { TROUBLES } from '$core/steps/trouble/all';
+import { TROUBLES, type TroubleId } from '$core/steps/trouble/all';
+import { TROUBLE_WORDS } from '$core/steps/trouble/words';
 import { WORDS } from './glossary';
 import { SUMS } from '$lib/ui/bench/sums';
 
@@ -87,7 +88,7 @@ export function allEntries(produce: readonly Produce[]): Entry[] {
       title: t.name.charAt(0).toUpperCase() + t.name.slice(1),
       chapter: 'faults',
       href: `/almanac/faults#${id}`,
-      text: `${t.signs} ${t.rungs.map((r) => r.title).join(' ')}`
+      text: `${TROUBLE_WORDS[id as TroubleId].signs} ${t.rungs.map((r) => r.title).join(' ')}`
     })),
     ...Object.entries(RULES).map(([id, r]) => ({
       title: r.title,

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { foreseenOf } from '$core/belief/forecast';
   import type { Trouble } from '$core/steps/trouble/all';
+  import { TROUBLE_WORDS } from '$core/steps/trouble/words';
   import { STEPS } from '$core/steps/table/all';
   import { isOneTap } from '$core/steps/do-step';
   import { tick } from '$core/commands/tick';
@@ -78,6 +79,6 @@
   </ol>
   <p class="mt-1 text-[0.9375rem] leading-snug">
     <b>{next ? 'When to give up.' : 'What now.'}</b>
-    {own(trouble.giveUp)}
+    {own(TROUBLE_WORDS[trouble.id].giveUp)}
   </p>
 </section>

@@ -35,7 +35,6 @@ export type Trouble = {
   ladder: OnLadder[];
   /** the rung to stand on now; null once all of them were tried */
   next: OnLadder | null;
-  giveUp: string;
   isGrave: boolean;
 };
 
@@ -83,7 +82,7 @@ export function troublesOf(s: BatchState, belief: Belief | null): Trouble[] {
     // One rung at a time: a later one that was done already leaves those before it behind.
     const lastDone = ladder.findLastIndex((r) => r.doneAt !== null);
     const next = ladder[lastDone + 1] ?? null;
-    const { name, giveUp, grave: isGrave = false } = def;
-    return [{ id, name, ...seen, ladder, next, giveUp, isGrave }];
+    const { name, grave: isGrave = false } = def;
+    return [{ id, name, ...seen, ladder, next, isGrave }];
   });
 }

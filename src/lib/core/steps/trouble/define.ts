@@ -29,17 +29,13 @@ export type Rung = {
   whatIf?: WhatIf;
 };
 
-/** All that a trouble is. One file a kind; a new one is a new file, and a line in all.ts. */
+/** All that a trouble is; a new one is a line in all.ts too. What it looks like, and when to give up, stands in words.ts, as lists need none of it. */
 export type TroubleDef = {
   /** in two or three words */
   name: string;
-  /** what it looks like, for who does not know it yet */
-  signs: string;
   /** how sure it is, 0 to 1, and since when, ms; null where there is none of it */
   seen: (f: Facts) => { chance: number; since: number } | null;
   rungs: readonly Rung[];
-  /** when to give up, and what then */
-  giveUp: string;
   /** what is lost, or dangerous: said at once */
   grave?: boolean;
 };

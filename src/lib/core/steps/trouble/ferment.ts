@@ -70,8 +70,6 @@ const freshYeast = (how: string): Rung => ({
 /** It should have begun, and nothing shows. */
 export const notBegun = defineTrouble({
   name: 'not started',
-  signs:
-    'Two days after the yeast nothing shows, and it reads as it did: no bubbles alone may be a leaking lid.',
   seen({ s, belief }) {
     const first = s.pitches[0];
     const from = first?.at ?? (s.plan.wildYeast === 'wild' ? s.startedAt : null);
@@ -100,9 +98,7 @@ export const notBegun = defineTrouble({
     },
     { ...food, afterH: 0 },
     { ...freshYeast('A brisk one, rehydrated, and moving before it goes in.'), afterH: DAY }
-  ],
-  giveUp:
-    'Nothing three days after fresh yeast: something stops it. Preserved juice or fruit (sorbate, benzoate), or too much sulphite, cannot be mended: mix it half and half into a must that works.'
+  ]
 });
 
 /** Where the last readings of a batch began to stand still, ms; null where they move, or are too few. */
@@ -117,7 +113,6 @@ function stillSince(s: BatchState): number | null {
 /** It stands still with sugar that its yeast could take. */
 export const stuck = defineTrouble({
   name: 'stuck',
-  signs: 'The same gravity three days apart, well over where it should end, and sweet on the tongue.',
   seen({ s, belief }) {
     const first = s.pitches[0]?.at;
     if (!belief || first === undefined || s.fills.some((f) => f.stable)) return null;
@@ -153,8 +148,7 @@ export const stuck = defineTrouble({
       ...freshYeast('A second time, from another packet, if nothing moved in a week.'),
       afterH: 7 * DAY
     }
-  ],
-  giveUp: `Nothing a week after the second yeast: leave it sweet. Stabilise it once it is clear, or blend it with a dry one; never bottle it as it is, it can wake under the cork.`
+  ]
 });
 
 /** So slow that it may come to a stand: points a day. Common practice. */
@@ -162,7 +156,6 @@ const SLOW_POINTS = 1.2;
 
 export const slow = defineTrouble({
   name: 'slow',
-  signs: 'It falls by less than a point or so a day with much sugar left.',
   seen({ s, belief }) {
     if (!belief || belief.sugarGL.likely < 25 || s.pitches.length === 0) return null;
     if (s.at - s.pitches[0]!.at < 6 * DAY * HOUR) return null;
@@ -174,14 +167,12 @@ export const slow = defineTrouble({
       ? { chance: 1, since: first.at }
       : null;
   },
-  rungs: [warm, food, { ...readAgain('In three days: slow is well, as long as it falls.'), afterH: 3 * DAY }],
-  giveUp: 'Slow is no fault: cold, strong and honey musts take months. Leave it be while it falls.'
+  rungs: [warm, food, { ...readAgain('In three days: slow is well, as long as it falls.'), afterH: 3 * DAY }]
 });
 
 /** It stood still for long and falls again. */
 export const woke = defineTrouble({
   name: 'working again',
-  signs: 'It had stood still for weeks, and falls once more: often when spring warms the cellar.',
   seen({ s }) {
     const own = s.readings;
     const last = own.at(-1);
@@ -203,15 +194,12 @@ export const woke = defineTrouble({
       afterH: 7 * DAY,
       notBeforeH: 5 * DAY
     }
-  ],
-  giveUp:
-    'It wakes with warmth, a stir or fresh sugar: let it finish. What is in bottles already, open and watch.'
+  ]
 });
 
 /** It climbs out of its vessel. */
 export const foaming = defineTrouble({
   name: 'foaming over',
-  signs: 'Foam in the airlock, or under the cloth: in the first days, most of all with dark soft berries.',
   seen(f) {
     const foam = lastSeen(f, 'foam');
     return foam?.is === 'over' && f.s.at - foam.at < 4 * DAY * HOUR ? { chance: 1, since: foam.since } : null;
@@ -232,6 +220,5 @@ export const foaming = defineTrouble({
       afterH: 0,
       whatIf: { tempC: 17 }
     }
-  ],
-  giveUp: 'The rush is over in two or three days. A tight lid with a blocked airlock bursts: leave it loose.'
+  ]
 });

@@ -28,7 +28,6 @@ const cover = {
 /** Hydrogen sulphide: yeast that lacks food, or old lees. */
 export const eggs = defineTrouble({
   name: 'smells of eggs',
-  signs: 'Rotten eggs or struck matches, in the ferment or when racked: yeast without food, or old lees.',
   seen: (f) => smells(f, 'eggs'),
   rungs: [
     {
@@ -56,15 +55,12 @@ export const eggs = defineTrouble({
       helps: (f) => !isEarly(f)
     },
     sulphite('Right after the splash: it binds what is left, and the air.')
-  ],
-  giveUp:
-    'Still there a week after: another splash, then time. Copper takes it out and is poison in the least excess: not by the spoon.'
+  ]
 });
 
 /** A film of yeast, where there is air. */
 export const film = defineTrouble({
   name: 'a film on top',
-  signs: 'A dull skin, or white flecks that close again when parted, where air stands over it.',
   seen: (f) => onTop(f, 'film'),
   rungs: [
     sulphite('Film off with clean paper first, then sulphite without stirring.'),
@@ -76,36 +72,28 @@ export const film = defineTrouble({
       how: 'This time without any splash, and stop before the film comes.',
       afterH: 14 * DAY
     }
-  ],
-  giveUp: 'If it smells of glue or vinegar under the film, it is lost as wine: keep it away from the others.'
+  ]
 });
 
 export const mould = defineTrouble({
   name: 'mould on top',
-  signs: 'Fur: green, black or white, on fruit that stood dry or in a must left waiting.',
   seen: (f) => onTop(f, 'mould'),
   rungs: [],
-  giveUp: 'Throw it away, do not taste it, and scald all that touched it. Mould cannot be racked off.',
   grave: true
 });
 
 export const vinegar = defineTrouble({
   name: 'smells of vinegar',
-  signs: 'Sharp in the nose, or of glue: bacteria and air.',
   seen: (f) => smells(f, 'vinegar'),
   rungs: [sulphite('A faint prick can be held, not mended.'), cover],
-  giveUp:
-    'There is no way back. Keep it apart from your other wines, and let it become vinegar, or pour it away.',
   grave: true
 });
 
 /** Air got at it. */
 export const flat = defineTrouble({
   name: 'flat, of sherry',
-  signs: 'Browner than it was, and of nuts or bruised apples: air got at it.',
   seen: (f) => smells(f, 'flat'),
-  rungs: [sulphite('It holds what is left of the fruit.'), cover],
-  giveUp: 'What air took stays gone: drink it soon, or cook with it.'
+  rungs: [sulphite('It holds what is left of the fruit.'), cover]
 });
 
 /** Still cloudy so long after it was last racked. Common practice: two months. */
@@ -113,7 +101,6 @@ const CLEARS_H = 60 * DAY;
 
 export const haze = defineTrouble({
   name: 'a haze that stays',
-  signs: 'Print cannot be read through it two months after it was racked, though it is done.',
   seen(f) {
     const { s, belief } = f;
     const look = lastSeen(f, 'clarity');
@@ -145,7 +132,5 @@ export const haze = defineTrouble({
       how: `Swollen in hot water the day before, about ${inL(0.05)} to each spoon; stirred in, racked off in a week.`,
       afterH: 14 * DAY
     }
-  ],
-  giveUp:
-    'A haze is for the eye alone. A starch haze, from roots and unripe apples, seldom clears: drink it so.'
+  ]
 });
