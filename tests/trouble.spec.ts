@@ -51,6 +51,7 @@ test('a wine that sleeps and then sticks is seen through, and every screen says 
   await card.getByRole('button', { name: 'Write it down' }).click();
   await expect(card).toContainText('Stir air in');
   await card.getByRole('link').first().click();
+  await expect(sentence).toBeVisible();
   const batch = page.url();
 
   // It wakes, runs, and sticks.
