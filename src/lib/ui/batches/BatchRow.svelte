@@ -24,6 +24,10 @@
           ? sgText(b.standing.sg.sg)
           : ''
   );
+  const readOn = $derived.by(() => {
+    const day = says.lastRead ? dayWord(says.lastRead.at, household.now, b.state.zone) : '';
+    return isBy ? `${sgText(b.standing.sg!.sg)}${/^\d/.test(day) ? ' on' : ','} ${day}` : day;
+  });
   const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));
   const colour = $derived(mustColour(b.state.plan.ingredients).must);
@@ -60,12 +64,7 @@
       >{says.reading === 'never'
         ? 'never read'
         : gravity}{#if says.reading !== 'never' && says.lastRead && (isBy || !says.lastRead.isFresh) && !bottled}<span
-          class="small block font-sans"
-          >{isBy ? `${sgText(b.standing.sg!.sg)} on ` : ''}{dayWord(
-            says.lastRead.at,
-            household.now,
-            b.state.zone
-          )}</span
+          class="small block font-sans">{readOn}</span
         >{/if}</span
     >
     <span class="hidden text-right md:block"

@@ -74,7 +74,7 @@
       : `At ${degrees(standsC)}, ${planned ? 'if all goes as planned' : 'with nothing done to it'},`}
     <b class="font-semibold">{aheadText(answer)}</b>. {stallsText(
       answer
-    )}{#if (isAsked ? what : as).share < 1}<span class="text-quiet" aria-hidden="true"> …</span>{/if}
+    )}{#if (isAsked ? what : as).share < 1}<span class="ml-1 text-quiet" aria-hidden="true">…</span>{/if}
   </p>
   <details class="mt-1">
     <summary class="flex min-h-11 w-max cursor-pointer items-center underline underline-offset-4 sm:min-h-7"
