@@ -26,17 +26,25 @@ type Believed = Pick<BatchState, 'id' | 'startedAt' | 'plan' | 'flows' | 'at'>;
 const kept = new Map<string, { flows: string[]; running: Running }>();
 const KEPT = 12;
 
-const nameOf = (flow: Flow): string => JSON.stringify(flow);
+/** What tells flows apart; the page, the course and what is taught of one state ask for it in turn. */
+const named = new WeakMap<readonly Flow[], string[]>();
+export function namesOf(flows: readonly Flow[]): string[] {
+  const there = named.get(flows);
+  if (there?.length === flows.length) return there;
+  const names = flows.map((f) => JSON.stringify(f));
+  named.set(flows, names);
+  return names;
+}
 
 /**
- * Follows a batch's log with so many possible wines, to the moment of its state. What was followed before is kept, so
+ * Follows a batch's log with so many possible wines, to the last that happened. What was followed before is kept, so
  * that today's reading does not begin at the first day.
  * @returns members of the caller's own
  */
-export function believe(s: Believed, size = PAGE): Running {
+export function followed(s: Believed, size = PAGE): Running {
   const { wildYeast, yeast, roomC, pace } = s.plan;
   const key = [s.id, size, s.startedAt, wildYeast, yeast?.yeastId, roomC, pace].join(':');
-  const names = s.flows.map(nameOf);
+  const names = namesOf(s.flows);
   const known = kept.get(key);
   const isPrefix =
     known !== undefined && known.flows.length <= names.length && known.flows.every((n, i) => n === names[i]);
@@ -45,8 +53,14 @@ export function believe(s: Believed, size = PAGE): Running {
   kept.delete(key);
   kept.set(key, { flows: names, running });
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
-  const mine = branch(running);
-  openAhead(mine.e);
+  return branch(running);
+}
+
+/** The same at the moment of its state. @returns members of the caller's own */
+export function believe(s: Believed, size = PAGE): Running {
+  const mine = followed(s, size);
+  // What was never read has shown no pace that could differ.
+  if (mine.seen.length > 0) openAhead(mine.e);
   goTo(mine, s.at);
   return mine;
 }

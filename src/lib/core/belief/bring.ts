@@ -16,6 +16,7 @@ import {
   type Ensemble,
   type Running
 } from './ensemble';
+import { BODY_SD } from './spreads';
 import { drawStall } from './stall';
 
 type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
@@ -27,8 +28,6 @@ const POURED = 0.02;
 const SLIPPED = 0.02;
 const WEIGHT_SLIPS = [0.5, 2, 0.4536, 2.2046] as const;
 const VOLUME_SLIPS = [0.5, 2, 0.8327, 1.2009] as const;
-/** What of fruit and juice is no sugar, by the lot. */
-const EXTRACT = 0.14;
 /** How fast fruit gives, and what nitrogen it holds, in their logarithms. */
 const PACE = 0.35;
 const NITROGEN = 0.3;
@@ -104,7 +103,7 @@ export function pour(r: Running, flow: Of<'pour'>): void {
     const t = (k === 'acidG' ? acid[i]! : ripe[i]!) / Z90;
     if (k === 'acidG') return (b + t * (t < 0 ? b - a : c - b)) * amount[i]!;
     const x = Math.max(0.2 * b, b + t * (t < 0 ? b - a : c - b));
-    if (k === 'otherKg') return x * Math.max(0.3, 1 + EXTRACT * body[i]!) * amount[i]!;
+    if (k === 'otherKg') return x * Math.max(0.3, 1 + BODY_SD * body[i]!) * amount[i]!;
     if (k === 'nitrogenMg') return x * Math.exp(NITROGEN * food[i]!) * amount[i]!;
     return x * amount[i]!;
   };
@@ -117,14 +116,8 @@ export function pour(r: Running, flow: Of<'pour'>): void {
       // What gives in its time waits in its lot: a layer all of it, fruit what it holds.
       for (const which of ['poured', 'held'] as const) {
         if (lot && (lot.isLayer || which === 'held')) continue;
-        c.waterKg[i]! += found(which, 'waterKg', i) * share;
-        const hexose = found(which, 'hexoseKg', i) * share;
-        c.hexoseKg[i]! += hexose;
-        c.everKg[i]! += hexose;
-        c.boundKg[i]! += found(which, 'boundKg', i) * share;
-        c.otherKg[i]! += found(which, 'otherKg', i) * share;
-        c.nitrogenMg[i]! += found(which, 'nitrogenMg', i) * share;
-        c.acidG[i]! += found(which, 'acidG', i) * share;
+        for (const k of HELD) c[k][i]! += found(which, k, i) * share;
+        c.everKg[i]! += found(which, 'hexoseKg', i) * share;
       }
       c.ethanolKg[i]! += mid.ethanolKg * amount[i]! * share;
       // A wine already in the must was read by nobody.
@@ -135,17 +128,12 @@ export function pour(r: Running, flow: Of<'pour'>): void {
   if (overs > 0.5) r.isFedLate = true;
   if (!lot) return;
   const which = lot.isLayer ? 'poured' : 'held';
-  const column = (k: keyof Bare) => Float64Array.from({ length: e.size }, (_, i) => found(which, k, i));
+  const columns = HELD.map((k) => [k, Float64Array.from({ length: e.size }, (_, i) => found(which, k, i))]);
   e.lots.push({
     id: lot.id,
     vesselId: flow.to[0]!.vesselId,
     halfH: slow.map((x) => lot.halfH * Math.exp(PACE * x)),
-    waterKg: column('waterKg'),
-    hexoseKg: column('hexoseKg'),
-    boundKg: column('boundKg'),
-    otherKg: column('otherKg'),
-    nitrogenMg: column('nitrogenMg'),
-    acidG: column('acidG')
+    ...(Object.fromEntries(columns) as Record<keyof Bare, Float64Array>)
   });
 }
 
@@ -172,13 +160,8 @@ export function pourWine(r: Running, flow: Of<'wine'>): void {
   for (let i = 0; i < e.size; i++) {
     const amount = Math.max(0.2, 1 + POURED * z[i]!);
     const wasOver = isNearlyOver(c, i);
-    c.waterKg[i]! += s.waterKg * amount;
-    c.hexoseKg[i]! += s.hexoseKg * amount;
+    for (const k of HELD) c[k][i]! += s[k] * amount;
     c.everKg[i]! += (s.hexoseKg + flow.stock.ethanolKg / e.yieldG[i]!) * amount;
-    c.boundKg[i]! += s.boundKg * amount;
-    c.otherKg[i]! += s.otherKg * amount;
-    c.nitrogenMg[i]! += s.nitrogenMg * amount;
-    c.acidG[i]! += s.acidG * amount;
     c.ethanolKg[i]! += flow.stock.ethanolKg * amount;
     for (const y of flow.yeasts) c.wallAbv[i] = Math.max(c.wallAbv[i]!, drawn(toleranceOf(y), t[i]!));
     if (flow.stock.hexoseKg > 1e-6) newSugar(c, i, wasOver, random);

@@ -1,6 +1,6 @@
 import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
-import { asItIs, believe, cellsOf, toldOf, type Told } from './believe';
+import { asItIs, believe, cellsOf, namesOf, toldOf, type Told } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { zeros } from './ensemble';
 import { goTo } from './follow';
@@ -41,7 +41,8 @@ const REMEMBERED = 40;
 export function courseOf(s: BatchState): Course | null {
   const last = s.flows.at(-1);
   if (!last || s.fills.length === 0) return null;
-  const made = JSON.stringify([s.startedAt, s.plan.roomC, s.plan.pace, s.flows]);
+  const { wildYeast, yeast, roomC, pace } = s.plan;
+  const made = [s.startedAt, wildYeast, yeast?.yeastId, roomC, pace, ...namesOf(s.flows)].join();
   const there = courses.get(s.id);
   if (there?.made === made) return there.course;
   const course = reckoned({ ...s, at: Math.min(s.at, last.at) });

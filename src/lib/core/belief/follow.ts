@@ -31,12 +31,12 @@ import { looksSeen } from './looks';
 import { couldReachGL } from './reach';
 import { acidSeen, markSeen, spiritSeen } from './measure';
 import { readingSeen } from './observe';
+import { PACE_SD } from './spreads';
 
 const HOUR = 3_600_000;
 
 /** What yeast finds that nobody wrote down: a spoon of nutrient, raisins, spent yeast; mg/L. Ours. */
 const UNWRITTEN_MG = 60;
-const VIGOUR = 0.5;
 const LAG = 0.45;
 /** How far a sample's temperature is from the must's, °C. Ours. */
 const WARMER_C = 1.8;
@@ -97,7 +97,7 @@ export function beginning(setting: Setting, size: number): Running {
   const [y, v, l, s, w, b, t] = [z(), z(), z(), z(), z(), z(), z()];
   for (let i = 0; i < size; i++) {
     e.yieldG[i] = drawn(YIELD.ethanol, y[i]!);
-    e.vigour[i] = (setting.plan.pace ?? 1) * Math.exp(VIGOUR * v[i]!);
+    e.vigour[i] = (setting.plan.pace ?? 1) * Math.exp(PACE_SD * v[i]!);
     e.startsAt[i] = setting.startedAt + HOUR * WILD_LAG_H * (isWild ? 1 : 1.5) * Math.exp(LAG * l[i]!);
     e.stemSg[i] = 0.0006 * s[i]!;
     e.warmerC[i] = WARMER_C * w[i]!;

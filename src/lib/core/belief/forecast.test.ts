@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { stockAt } from '../liquid/stock';
 import type { Ingredient, Plan } from '../plan/plan';
 import type { YeastId } from '../tables/yeasts';
-import { forecastPlan } from './forecast';
+import { eventsFrom } from '../ledger/events.fixture';
+import { foldBatch } from '../ledger/run';
+import { forecastOf, forecastPlan } from './forecast';
 
 const AT = Date.parse('2026-05-01T10:00:00Z');
 /** Sugar water with nutrient, and a little fruit for its yeast: 10 L that read `sg`. */
@@ -56,4 +58,21 @@ describe('what is told of ferments lies in the band', () => {
     expect(fastest).toBeLessThanOrEqual(3);
     expect(fall[6]!).toBeLessThan(0.7 * fall[fastest]!);
   });
+});
+
+it('a plan foresees what the batch begun from it foresees, and an unread batch no other pace than its plan', () => {
+  const plan = must(1.085, 'wine', 0);
+  const events = eventsFrom(AT);
+  const s = foldBatch(
+    [
+      events(0, 'planned', { name: 'Water', plan, vesselId: 'b' }),
+      events(0, 'addition', { ingredients: plan.ingredients })
+    ],
+    AT
+  )!;
+  const [planned, begun] = [forecastPlan(plan, AT, 60, {}, 1200)!, forecastOf(s, 60, {}, 1200)!];
+  expect(begun.dry.inDays.likely).toBeCloseTo(planned.dry.inDays.likely, -0.5);
+  expect(begun.quiet.inDays.likely).toBeCloseTo(planned.quiet.inDays.likely, -0.5);
+  for (const day of [4, 8, 16])
+    expect(Math.abs(begun.days[day]!.sg.likely - planned.days[day]!.sg.likely)).toBeLessThan(0.004);
 });

@@ -10,7 +10,7 @@ import { asItIs, believe, CAREFUL, cellsOf } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { quantiles } from '../maths/quantiles';
 import { resample, zeros, type Running } from './ensemble';
-import { beginning, follow, goTo } from './follow';
+import { follow, goTo } from './follow';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -212,15 +212,12 @@ export function forecastOf(
   );
 }
 
-/** Hours until a third of the sugar is gone, where a part of the nutrient waits for it. Common practice: four days. */
-const THIRD_H = 96;
-
 const foodOf = ({ mixG, dapG }: Pick<Feed, 'mixG' | 'dapG'>): Ingredient[] =>
   ([['nutrient', mixG] as const, ['dap', dapG] as const] as const).flatMap(([additiveId, g]) =>
     g > 0 ? [{ kind: 'additive' as const, additiveId, massKg: g / 1000 }] : []
   );
 
-/** What a plan will do, begun at a moment: all of it goes in then, and the yeast a day later. */
+/** What a plan will do, begun at a moment: the same as a batch that was begun from it then. */
 export function forecastPlan(
   plan: Plan,
   at: number,
@@ -229,33 +226,25 @@ export function forecastPlan(
   size = CAREFUL,
   isOver?: () => boolean
 ): Forecast | null {
-  const isWild = plan.wildYeast === 'wild';
-  const vesselId = 'bucket';
-  const event = (atMs: number, type: string, data: unknown, n = 0) =>
+  const moment = new Date(at).toISOString();
+  const event = (type: string, data: unknown) =>
     ({
-      id: `plan-${type}-${n}`,
+      id: `plan-${type}`,
       batchId: 'plan',
       type,
       v: 1,
-      at: new Date(atMs).toISOString(),
+      at: moment,
       zone: 'UTC',
-      recordedAt: new Date(atMs).toISOString(),
+      recordedAt: moment,
       device: 'plan',
       data
     }) as LedgerEvent;
-  const yeastAt = at + BEFORE_YEAST_H * HOUR;
-  const events = [
-    event(at, 'planned', { name: 'plan', plan, vesselId }),
-    event(at, 'addition', { ingredients: plan.ingredients }),
-    ...(isWild ? [] : [event(yeastAt, 'pitch', { yeast: plan.yeast ?? { yeastId: 'wine' } })]),
-    ...evaluate(plan).feeds.map((f, n) =>
-      event(yeastAt + (f.hours ?? THIRD_H) * HOUR, 'addition', { ingredients: foodOf(f) }, n)
-    )
-  ];
-  const flows = foldBatch(events, yeastAt + 2 * THIRD_H * HOUR)?.flows ?? [];
-  const r = beginning({ id: 'plan', startedAt: at, plan }, size);
-  const [now, toCome] = [flows.filter((f) => f.at <= at), flows.filter((f) => f.at > at)];
-  for (const flow of now) follow(r, flow);
-  if (!r.e.cells[vesselId]) return null;
-  return runAhead(r, [vesselId], days, what, isOver, toCome);
+  const s = foldBatch(
+    [
+      event('planned', { name: 'plan', plan, vesselId: 'bucket' }),
+      event('addition', { ingredients: plan.ingredients })
+    ],
+    at
+  );
+  return s && forecastOf(s, days, what, size, isOver);
 }

@@ -116,6 +116,46 @@ describe('what a garden teaches', () => {
     expect(one.is).toBeLessThan(1.2);
     expect(pooled(Array.from({ length: 200 }, () => ({ is: 2, sd: 0.3 }))).is).toBeCloseTo(2, 1);
   });
+  it('a wine that fell slowly, reading by reading, says that the cellar is slow; a brisk one that it is not', () => {
+    const on = eventsFrom(T0);
+    const rows: Ingredient[] = [
+      { kind: 'produce', produceId: 'plum', massKg: 5 },
+      { kind: 'sugar', sugarId: 'white', massKg: 1.4 },
+      { kind: 'water', volumeL: 6 }
+    ];
+    const paceOf = (reads: [day: number, sg: number][]) =>
+      taughtOf(
+        foldBatch(
+          [
+            on(0, 'planned', {
+              name: 'P',
+              plan: { ingredients: rows, yeast: { yeastId: 'wine' } },
+              vesselId: 'b'
+            }),
+            on(0, 'addition', { ingredients: rows }),
+            on(1, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5, how: 'rehydrated' }),
+            ...reads.map(([day, sg]) => on(day, 'reading', { sg, tempC: 20 }))
+          ],
+          T0 + 40 * DAY
+        )!
+      )!.pace!;
+    const slow = paceOf([
+      [1.1, 1.079],
+      [5, 1.068],
+      [10, 1.052],
+      [15, 1.038],
+      [20, 1.026]
+    ]);
+    const brisk = paceOf([
+      [1.1, 1.079],
+      [2.5, 1.06],
+      [4, 1.03],
+      [5.5, 1.008]
+    ]);
+    expect(slow.is).toBeLessThan(-0.2);
+    expect(slow.sd).toBeLessThan(0.6);
+    expect(brisk.is).toBeGreaterThan(slow.is + 0.4);
+  });
   it('a slow cellar is slow in the next plan', () => {
     expect(ownPace([{ is: -0.6, sd: 0.2 }])).toBeNull();
     const slow = ownPace(Array.from({ length: 5 }, () => ({ is: -0.6, sd: 0.2 })))!;

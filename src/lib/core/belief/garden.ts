@@ -1,5 +1,6 @@
 import { drawn, Z90 } from '../maths/draw';
 import type { Produce } from '../tables/produce';
+import { BODY_SD, PACE_SD } from './spreads';
 
 /** What one batch showed of something, apart from what was thought before: a figure, and how sure it is. */
 export type Evidence = { is: number; sd: number };
@@ -20,9 +21,6 @@ export type Taught = {
   /** how brisk its ferment was, in the logarithm against the usual; null where nobody read it */
   pace: Evidence | null;
 };
-
-/** How brisk ferments are before anything is read, in the logarithm. As in `follow`. */
-export const PACE_SD = 0.5;
 
 /**
  * Of all that a table's spread covers, half is between gardens and half between the lots of one. Ours.
@@ -48,8 +46,6 @@ export function pooled(seen: readonly Evidence[]): Evidence {
 
 /** Batches before a garden is believed. */
 export const LEAST_BATCHES = 2;
-/** How far what is no sugar lies from typical, as in `bring`. */
-const BODY = 0.14;
 
 type Spread = readonly [number, number, number];
 
@@ -79,7 +75,7 @@ export function gardenEntry(table: Produce, lessons: readonly Lesson[]): Produce
   if (batches < LEAST_BATCHES) return null;
   const sweet = solids.length >= LEAST_BATCHES ? pooled(solids) : null;
   const sharp = acid.length >= LEAST_BATCHES ? pooled(acid) : null;
-  const thick = body.length >= LEAST_BATCHES ? 1 + BODY * pooled(body).is : 1;
+  const thick = body.length >= LEAST_BATCHES ? 1 + BODY_SD * pooled(body).is : 1;
   const sugars = sweet ? leaning(table.sugars, sweet) : table.sugars;
   const lean = sweet ? leaning(table.solids, sweet) : table.solids;
   const fixed = (i: 0 | 1 | 2) => Math.max(sugars[i], sugars[i] + (lean[i] - sugars[i]) * thick);

@@ -6,9 +6,9 @@ import { liquid } from '../liquid/stock';
 import { liveEvents, type LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
 import { contents, fermentedOf, type BatchState } from '../ledger/state';
-import { believe, cellsOf } from './believe';
+import { cellsOf, followed } from './believe';
 import { columnsOf, estimateOf } from './columns';
-import { follow } from './follow';
+import { follow, goTo } from './follow';
 import { expectedFinish } from './standing';
 
 const HOUR = 3_600_000;
@@ -23,7 +23,9 @@ const mayFerment = (s: BatchState, at: number): boolean =>
 /** What the possible wines make of a reading that is not written down yet. */
 function believedOf(s: BatchState, reading: Asked, at: number): Puzzle['believed'] {
   if (s.flows.length === 0) return undefined;
-  const r = believe({ ...s, at });
+  // As it will be judged once it is written down.
+  const r = followed(s);
+  goTo(r, at);
   const cells = cellsOf(s, r.e);
   if (cells.length === 0) return undefined;
   const { sg } = columnsOf(r.e, cells);

@@ -1,9 +1,10 @@
 import { drawn, Z90 } from '../maths/draw';
 import type { BatchState } from '../ledger/state';
-import { believe } from './believe';
+import { followed } from './believe';
 import { meanOf } from './columns';
 import type { Running } from './ensemble';
-import { PACE_SD, type Evidence, type Lesson, type Taught } from './garden';
+import type { Evidence, Lesson, Taught } from './garden';
+import { PACE_SD } from './spreads';
 
 /** Less than this learnt, against all that was not known before, is nothing. Ours. */
 const WORTH = 0.12;
@@ -49,6 +50,6 @@ export function taughtBy(r: Running, isRead: boolean, pace0 = 1): Taught {
 /** What a batch teaches; null while nothing of it was read. */
 export function taughtOf(s: BatchState): Taught | null {
   if (s.readings.length === 0 || s.flows.length === 0) return null;
-  const taught = taughtBy(believe(s), s.pitches.length > 0, s.plan.pace);
+  const taught = taughtBy(followed(s), s.pitches.length > 0, s.plan.pace);
   return taught.lessons.length > 0 || taught.pace ? taught : null;
 }

@@ -137,7 +137,7 @@ function run(
     warmestC: null,
     corrections: [],
     steeps: [],
-    gassedAt: {},
+    toppedAt: {},
     allergens: [],
     tastings: [],
     cost: 0,

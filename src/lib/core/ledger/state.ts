@@ -116,8 +116,8 @@ export type BatchState = {
   /** what measurements showed to be other than the sums had it */
   corrections: Correction[];
   steeps: Steep[];
-  /** when the air over a vessel was last taken by gas */
-  gassedAt: Record<string, number>;
+  /** when the air over a vessel was last taken, by a liquid or by gas */
+  toppedAt: Record<string, number>;
   allergens: string[];
   tastings: { at: number; text: string; liking: number | null }[];
   cost: number;

@@ -354,7 +354,7 @@ describe('what goes with the wine', () => {
 
   it('gas takes the air, not the wine', () => {
     const s = fold([...start(), on(5, 'top-up', { vesselId: 'a' })]);
-    expect(s.gassedAt).toEqual({ a: T0 + 5 * DAY });
+    expect(s.toppedAt).toEqual({ a: T0 + 5 * DAY });
     expect(volumeOf(s)).toBeCloseTo(volumeOf(fold(start())), 9);
   });
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { foreseenOf } from '$core/belief/forecast';
   import type { Trouble } from '$core/steps/trouble/all';
   import { TROUBLE_WORDS } from '$core/steps/trouble/words';
@@ -31,8 +32,12 @@
   );
   const what = foreseen(() => {
     if (!stood) return null;
-    const asked = { batch: foreseenOf(batch.state) };
-    return { asked, days: AHEAD, what: JSON.parse(stood)[3], isQuick: true };
+    return untrack(() => ({
+      asked: { batch: foreseenOf(batch.state) },
+      days: AHEAD,
+      what: next!.whatIf!,
+      isQuick: true
+    }));
   });
   const title = $derived(troubleText(trouble, household.now));
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { BatchState } from '$core/ledger/state';
   import { foreseenOf, plannedAhead } from '$core/belief/forecast';
   import type { Standing } from '$core/belief/standing';
@@ -38,7 +39,7 @@
   );
   const asked = $derived.by(() => {
     if (!stood) return null;
-    return { batch: foreseenOf(s) };
+    return { batch: foreseenOf(untrack(() => s)) };
   });
   const as = foreseen(() => asked && { asked, days: AHEAD, what: {} });
   const what = foreseen(() =>

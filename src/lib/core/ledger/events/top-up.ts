@@ -10,8 +10,8 @@ export const topUp = defineEvent({
   data: z.strictObject({ vesselId: id, ingredient: keptIngredientSchema.optional() }),
   touchesLiquid: true,
   apply(s, { data }, at) {
+    s.toppedAt[data.vesselId] = at;
     if (data.ingredient) pour(s, [data.ingredient], data.vesselId, at);
-    else s.gassedAt[data.vesselId] = at;
   },
   check: ({ data }, { before, words }) =>
     data.ingredient

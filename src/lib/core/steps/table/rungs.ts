@@ -2,6 +2,7 @@ import { pitch, stir } from '../../commands/put';
 import { isReadingAside, type BatchState } from '../../ledger/state';
 import { CAMPDEN_TABLET_G, DOSES, yeastG } from '../../tables/doses';
 import type { RUNG_IDS } from '../../tables/step-id';
+import type { AdditiveId } from '../../tables/substances';
 import { L_PER } from '../../units/measure';
 import { doseL } from '../../ledger/will-hold';
 import { defineStep, type StepDef } from './define';
@@ -24,11 +25,14 @@ const feltAt = (s: BatchState, since: number, is: (tempC: number) => boolean) =>
 const first = (all: readonly number[], since: number): number | null =>
   all.reduce<number | null>((a, at) => (at > since && (a === null || at < a) ? at : a), null);
 
-const foodAt = (s: BatchState) =>
-  (['nutrient', 'dap', 'energizer'] as const).reduce<number | null>((last, id) => {
+/** When any of some powders last went in, ms. */
+const powderAt = (s: BatchState, ...ids: AdditiveId[]): number | null =>
+  ids.reduce<number | null>((last, id) => {
     const at = s.powdersG[id]?.at;
     return at === undefined ? last : Math.max(last ?? 0, at);
   }, null);
+
+const rackedAt = (s: BatchState): number[] => s.rackings.map((r) => r.at);
 
 /** One tablet for each US gallon. Common practice. */
 const TABLET_GL = CAMPDEN_TABLET_G / L_PER['us-gal'];
@@ -53,13 +57,13 @@ export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
     tap: 'Stirred'
   }),
   food: defineStep({
-    doneAt: foodAt,
+    doneAt: (s) => powderAt(s, 'nutrient', 'dap', 'energizer'),
     isPut: true,
     puts: (s) => intoAll(s, [['nutrient', DOSES.nutrient.perL[1] / 2]]),
     tap: 'Nutrient in'
   }),
   hulls: defineStep({
-    doneAt: (s) => s.powdersG['yeast-hulls']?.at,
+    doneAt: (s) => powderAt(s, 'yeast-hulls'),
     isPut: true,
     puts: (s) => intoAll(s, [['yeast-hulls', DOSES['yeast-hulls'].perL[1]]]),
     tap: 'Hulls in'
@@ -79,36 +83,32 @@ export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
     form: 'pitch'
   }),
   'make-room': defineStep({
-    doneAt: (s, since = 0) => first([...s.splits, ...s.rackings.map((r) => r.at)], since),
+    doneAt: (s, since = 0) => first([...s.splits, ...rackedAt(s)], since),
     form: 'split'
   }),
   splash: defineStep({
-    doneAt: (s, since = 0) =>
-      first(
-        s.rackings.map((r) => r.at),
-        since
-      ),
+    doneAt: (s, since = 0) => first(rackedAt(s), since),
     form: 'rack'
   }),
   cover: defineStep({
-    doneAt: (s) => Object.values(s.gassedAt).reduce<number | null>((a, b) => Math.max(a ?? 0, b), null),
+    doneAt: (s, since = 0) => first([...Object.values(s.toppedAt), ...rackedAt(s)], since),
     form: 'top-up'
   }),
   sulphite: defineStep({
-    doneAt: (s) => s.powdersG.campden?.at ?? s.powdersG.metabisulphite?.at,
+    doneAt: (s) => powderAt(s, 'campden', 'metabisulphite'),
     isPut: true,
     puts: (s) => intoAll(s, [['campden', TABLET_GL]]),
     tap: 'Sulphite in'
   }),
   'spirit-test': defineStep({ doneAt: () => null, tap: 'Strings or jelly' }),
   'late-enzyme': defineStep({
-    doneAt: (s) => s.powdersG['pectic-enzyme']?.at,
+    doneAt: (s) => powderAt(s, 'pectic-enzyme'),
     isPut: true,
     puts: (s) => intoAll(s, [['pectic-enzyme', DOSES['pectic-enzyme'].perL[2]]]),
     tap: 'Enzyme in'
   }),
   fine: defineStep({
-    doneAt: (s) => s.powdersG.bentonite?.at,
+    doneAt: (s) => powderAt(s, 'bentonite'),
     isPut: true,
     puts: (s) => intoAll(s, [['bentonite', DOSES.bentonite.perL[1]]]),
     tap: 'Bentonite in'

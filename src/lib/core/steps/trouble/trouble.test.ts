@@ -162,6 +162,17 @@ describe('what is seen and smelt', () => {
     });
     expect(troubles([...late, look(40, { smell: 'vinegar' })], 40.1)[0]).toMatchObject({ isGrave: true });
   });
+  it('a film: sulphite given long ago is none given now, and topping up with wine is topping up', () => {
+    const sulphited = (day: number, additiveId: 'campden' | 'metabisulphite') =>
+      on(day, 'addition', { ingredients: [{ kind: 'additive', additiveId, massKg: 0.0005 }] });
+    const log = [...late, sulphited(0.1, 'campden'), look(40, { surface: 'film' })];
+    expect(nextOf(log, 40.1)).toBe('sulphite');
+    log.push(sulphited(40.2, 'metabisulphite'));
+    expect(nextOf(log, 40.3)).toBe('cover');
+    const ingredient = { kind: 'wine' as const, volumeL: 0.3, abv: 12, sg: 0.995, taGL: 6, ph: 3.4 };
+    log.push(on(40.4, 'top-up', { vesselId: 'j', ingredient }));
+    expect(nextOf(log, 40.5)).toBe('splash');
+  });
   it('haze: only long after it ended and was racked', () => {
     const dry = [...late, read(30, 0.99), read(60, 0.99)];
     expect(ids([...dry, look(20, { clarity: 'cloudy' })], 20.1)).not.toContain('haze');
