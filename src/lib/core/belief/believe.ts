@@ -59,8 +59,8 @@ export function followed(s: Believed, size = PAGE): Running {
 /** The same at the moment of its state. @returns members of the caller's own */
 export function believe(s: Believed, size = PAGE): Running {
   const mine = followed(s, size);
-  // What was never read has shown no pace that could differ.
-  if (mine.seen.length > 0) openAhead(mine.e);
+  // Before the yeast it is its plan, and foreseen as that is.
+  if (s.flows.some((f) => f.kind === 'pitch' || f.kind === 'read')) openAhead(mine.e);
   goTo(mine, s.at);
   return mine;
 }

@@ -9,7 +9,7 @@
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { volumeLines } from './volume-lines';
-  import { dayWord } from '../shelf/when';
+  import { dayWord, onDay } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
 
@@ -23,15 +23,16 @@
   const day = (at: number) => dayWord(at, household.now, s.zone);
   /** A reading of long ago is told with its day, and how it moved then is not said of today. */
   const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
+  const readOn = $derived(says.lastRead ? onDay(says.lastRead.at, household.now, s.zone) : '');
   const moved = $derived(says.hasMovedOn ? `, about ${sgText(now.belief!.sg.likely)} by now` : '');
   const falling = $derived(
     isStale
-      ? ` on ${day(says.lastRead!.at)}${now.steady.steady ? `, still for ${counted(now.steady.days, 'day')} then` : ''}`
+      ? ` ${readOn}${now.steady.steady ? `, still for ${counted(now.steady.days, 'day')} then` : ''}`
       : now.steady.steady
         ? `, still for ${counted(now.steady.days, 'day')}`
         : pace !== null && pace > 0 && now.stage !== 'must'
-          ? `${moved ? ` ${day(says.lastRead!.at)}` : ''} and falling ${pace === 1 ? 'a point' : `${pace} points`} a day${moved}`
-          : moved && ` ${day(says.lastRead!.at)}${moved}`
+          ? `${moved && ` ${readOn}`} and falling ${pace === 1 ? 'a point' : `${pace} points`} a day${moved}`
+          : moved && ` ${readOn}${moved}`
   );
   const soFar = $derived(
     (now.steady.steady || now.isDry || says.isStable || says.isSweetened
@@ -148,7 +149,7 @@
       {#if unlike.length > 0}
         {unlike.join(', ')}{:else}<How title="Gravity" lines={sgLines} class={word}
           >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
-        >{falling}{/if}{#if says.hasStrength}: about
+        >{falling}{/if}{#if says.hasStrength && !(says.isCarriedOn && unlike.length > 0)}: about
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
         >{soFar}{off === null ? '' : `, give or take ${off}`}{/if}. {byNow}

@@ -2,7 +2,7 @@
   import { mustColour } from '$core/plan/colour';
   import { abvText, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
-  import { dayWord, dueWord } from '../shelf/when';
+  import { dayWord, dueWord, onDay } from '../shelf/when';
   import { aboutAbv } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
 
@@ -25,8 +25,9 @@
           : ''
   );
   const readOn = $derived.by(() => {
-    const day = says.lastRead ? dayWord(says.lastRead.at, household.now, b.state.zone) : '';
-    return isBy ? `${sgText(b.standing.sg!.sg)}${/^\d/.test(day) ? ' on' : ','} ${day}` : day;
+    if (!says.lastRead) return '';
+    const at = [says.lastRead.at, household.now, b.state.zone] as const;
+    return isBy ? `${sgText(b.standing.sg!.sg)} ${onDay(...at)}` : dayWord(...at);
   });
   const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));

@@ -21,6 +21,12 @@ export function dayWord(at: number, now: number, zone: string): string {
   return inZone(at, zone, { day: 'numeric', month: 'short', ...(sameYear ? {} : { year: 'numeric' }) });
 }
 
+/** The same within a sentence: `on 22 Nov`, `yesterday 8:10`. */
+export function onDay(at: number, now: number, zone: string): string {
+  const day = dayWord(at, now, zone);
+  return /^\d/.test(day) ? `on ${day}` : day;
+}
+
 /** A range of days: `4 – 9 Dec`. */
 export function spanWord(from: number, to: number, zone: string): string {
   const show = (at: number) => inZone(at, zone, { day: 'numeric', month: 'short' });
