@@ -10,8 +10,8 @@ export default defineConfig({
   workers: 4,
   retries: 0,
   // A slow machine is no failure.
-  timeout: 120_000,
-  expect: { timeout: 10_000 },
+  timeout: 240_000,
+  expect: { timeout: 40_000 },
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

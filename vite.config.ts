@@ -14,7 +14,7 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         // One file for what every page draws with, not one for each icon.
-        codeSplitting: { groups: [{ name: 'frame', test: /@lucide|node_modules.svelte./ }] }
+        codeSplitting: { groups: [{ name: 'frame', test: /@lucide|node_modules[\\/]svelte[\\/]/ }] }
       }
     }
   },

@@ -8,13 +8,15 @@ installChromium();
 let code = bin('vite', ['build', '--logLevel', 'error']);
 const { build } = await import('vite');
 const outDir = path.join(root, '.tmp', 'bench');
-await build({
-  configFile: false,
-  root,
-  logLevel: 'error',
-  build: { ssr: path.join(root, 'bench', 'core.ts'), outDir, emptyOutDir: true }
-});
-await import(pathToFileURL(path.join(outDir, 'core.js')).href);
+for (const name of ['core', 'quickline']) {
+  await build({
+    configFile: false,
+    root,
+    logLevel: 'error',
+    build: { ssr: path.join(root, 'bench', `${name}.ts`), outDir: path.join(outDir, name), emptyOutDir: true }
+  });
+  await import(pathToFileURL(path.join(outDir, name, `${name}.js`)).href);
+}
 // Long soaks of what the unit tests try a little of: extreme histories, damaged files.
 code ||= bin(
   'vitest',

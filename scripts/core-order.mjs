@@ -14,7 +14,7 @@ export const CORE_ORDER = [
   'finish',
   'commands',
   'steps',
-  'quickline',
   'cautions',
-  'report'
+  'report',
+  'quickline'
 ];

@@ -115,23 +115,36 @@ const VIEWS = {
   batch: [DESK, open('Elderberry')],
   'batch-phone': [PHONE, open('Elderberry')],
   bottling: [
+    PHONE,
+    async (page) => {
+      await open('Gooseberry')(page);
+      await page.getByRole('link', { name: 'Bottling day' }).click();
+      await page.getByRole('heading', { name: 'Which jar?' }).waitFor();
+      await page.getByRole('button', { name: /tall 5 L jar/ }).click();
+      await page.getByRole('button', { name: 'Yes, clear' }).click();
+      await page.getByRole('button', { name: 'Count the bottles' }).click();
+      await page.getByLabel('And also').selectOption('0.375 still');
+      await page.getByTestId('bottle-count').nth(1).waitFor();
+    }
+  ],
+  finish: [
     DESK,
     async (page) => {
-      await open('Quince')(page);
-      await page.getByRole('button', { name: 'Bottle', exact: true }).click();
+      await open('Gooseberry')(page);
+      await page.getByRole('button', { name: 'Sweeten', exact: true }).click();
+      await page.getByRole('button', { name: 'medium', exact: true }).click();
+      await page.getByTestId('sweeten-then').waitFor();
     }
   ],
   almanac: [DESK, go('/almanac')],
-  quince: [DESK, go('/almanac/produce/quince')],
   bench: [DESK, go('/bench')],
-  compare: [
+  line: [
     DESK,
     async (page) => {
-      await page.goto(`${base}/batches`);
-      await page.getByRole('checkbox', { name: 'Compare Quince' }).check();
-      await page.getByRole('checkbox', { name: 'Compare Elderberry' }).check();
-      await page.getByRole('link', { name: 'Compare 2' }).click();
-      await page.locator('canvas').waitFor();
+      await open('Elderberry')(page);
+      await page.keyboard.press('/');
+      await page.getByLabel('Say it in one line').fill('stirred, 1.024 at 21c, 3 campden and 1 tsp nutrient');
+      await page.getByTestId('means').nth(2).waitFor();
     }
   ],
   batches: [DESK, go('/batches')],

@@ -15,7 +15,21 @@ self.addEventListener('install', (event) => {
   event.waitUntil(caches.open(CACHE).then((cache) => cache.addAll([SHELL, ...build, ...files])));
 });
 
-// It takes over when the last tab of the build before is closed: until then that one is served its own files.
+// It takes over when the last tab of the build before is closed, or when somebody takes it: then every tab begins anew.
+// Until then those are served their own files.
+self.addEventListener('message', (event) => {
+  if (event.data === 'take') void self.skipWaiting();
+});
+// What a notification speaks of is opened by it.
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  event.waitUntil(
+    self.clients
+      .matchAll({ type: 'window' })
+      .then(([open]) => (open ? open.focus() : self.clients.openWindow('/')))
+  );
+});
+
 self.addEventListener('activate', (event) => {
   event.waitUntil(
     caches

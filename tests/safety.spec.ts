@@ -51,6 +51,8 @@ const brokenBatch = (at: string) => [
 const PAGES = [
   '/',
   '/harvest',
+  '/walk',
+  '/walk/away',
   '/plan',
   '/plan/recipes',
   '/plan/sheet',

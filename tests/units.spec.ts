@@ -41,7 +41,6 @@ for (const system of ['us', 'uk', 'mixed'] as const)
   test(`one wine in ${system} units from fruit to bottle, with no foreign unit on any screen`, async ({
     page
   }) => {
-    test.setTimeout(120_000);
     const start = Date.now();
     const seen: string[] = [];
     const look = async (where: string) => {

@@ -11,11 +11,17 @@
   import { page } from '$app/state';
   import { offerDemo } from './offer-demo';
   import Fault from '$lib/ui/nav/Fault.svelte';
+  import { clocksAt } from '$lib/ui/nav/clocks.svelte';
+  import { watchForNewer } from '$lib/ui/nav/newer';
+  import { countInTitle } from '$lib/ui/nav/title';
+  import { jobsDue } from '$lib/ui/today/walkable';
   import { sayWrong, warmUp } from '$lib/ui/nav/said.svelte';
   import Header from '$lib/ui/nav/Header.svelte';
   import PlacesBar from '$lib/ui/nav/PlacesBar.svelte';
   import Shelf from '$lib/ui/shelf/Shelf.svelte';
   import Said from '$lib/ui/nav/Said.svelte';
+  import Quick from '$lib/ui/quick/Quick.svelte';
+  import QuickButton from '$lib/ui/nav/QuickButton.svelte';
 
   let { children } = $props();
 
@@ -26,6 +32,13 @@
     if (error) sayWrong(error);
   };
 
+  /** How many jobs are due, before the tab's own title. */
+  let countTo = $state.raw<((n: number) => void) | null>(null);
+  $effect(() => {
+    if (countTo && household.ready) countTo(jobsDue());
+  });
+  const hasClocks = $derived(clocksAt(household.now).length > 0);
+
   onMount(() => {
     const stops = [watchHousehold(), flushOnLeave()];
     window.addEventListener('unhandledrejection', unforeseen);
@@ -35,6 +48,10 @@
       window.removeEventListener('error', unforeseen);
     });
     void offerDemo();
+    const title = countInTitle();
+    countTo = title.set;
+    stops.push(title.stop);
+    void watchForNewer();
     const warm = setTimeout(warmUp, 1500);
     stops.push(() => clearTimeout(warm));
     return () => stops.forEach((stop) => stop());
@@ -73,14 +90,18 @@
     {/if}
   </main>
   <!-- On a small or a low screen the shelf is the foot of the page, and covers nothing. -->
-  <div class="z-20 md:tall:sticky md:tall:bottom-0">
+  <div class="z-20 md:tall:sticky md:tall:bottom-[var(--clocks,0px)]">
     <svelte:boundary onerror={(e) => console.error('page fault', e)}>
       <Shelf />
       {#snippet failed()}<p class="small bg-paper px-4">The shelf cannot be drawn just now.</p>{/snippet}
     </svelte:boundary>
   </div>
+  <Quick />
   <div class="pointer-events-none sticky bottom-0 z-30">
     <Said />
+    {#if hasClocks}{#await import('$lib/ui/nav/Clocks.svelte') then { default: Clocks }}<Clocks
+        />{/await}{/if}
+    <div class="flex justify-end md:hidden"><QuickButton /></div>
     <div class="pointer-events-auto"><PlacesBar /></div>
   </div>
 </div>

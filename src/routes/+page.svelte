@@ -1,60 +1,25 @@
 <script lang="ts">
-  import { hasMust } from '$core/ledger/state';
-  import { civilDay } from '$core/units/zone';
   import { isBrewing } from '$core/steps/brewing';
   import { brokenBatches, household, runningBatches } from '$lib/store/household.svelte';
   import Card from '$lib/ui/today/Card.svelte';
-  import { warningsOf } from '$lib/ui/today/warnings';
-  import { dueWord } from '$lib/ui/shelf/when';
+  import { outingOf } from '$core/steps/walk';
+  import { doneToday } from '$lib/ui/today/done.svelte';
+  import Outing from '$lib/ui/today/Outing.svelte';
+  import { walkable } from '$lib/ui/today/walkable';
+  import { walkNow } from '$lib/ui/today/walk';
+  import Week from '$lib/ui/today/Week.svelte';
 
-  const WEEK = 7 * 86_400_000;
   /** A brew day that was broken off comes first, and its steps are done there, not beside it. */
   const begun = $derived(runningBatches().filter((b) => isBrewing(b.state)));
-  const running = $derived(runningBatches().filter((b) => hasMust(b.state) && !isBrewing(b.state)));
+  const running = $derived(walkable());
   const MOST_CARDS = 3;
   /** Bottles that could burst, before all else. */
   const dangers = $derived(runningBatches().flatMap((batch) => batch.dangers.map((d) => ({ batch, d }))));
-  /** How late the latest of some jobs is, ms; less than nothing when none is. */
-  const lateBy = (due: { lateAt: number; dueAt: number; status: string }[]) =>
-    Math.max(
-      -Infinity,
-      ...due.map((d) => household.now - (d.status === 'overdue' ? d.lateAt : d.dueAt + WEEK))
-    );
-  /** The walk: danger first, then by how late, then the rest. */
-  const walk = $derived(
-    running
-      .map((batch) => ({
-        batch,
-        due: batch.due.filter((d) => d.status !== 'coming'),
-        warnings: warningsOf(batch, household.now, household.settings.volume)
-      }))
-      .filter((x) => x.due.length > 0 || x.warnings.length > 0)
-      .sort((a, b) => rank(a) - rank(b) || lateBy(b.due) - lateBy(a.due))
-  );
-  const rank = (x: { due: { status: string }[]; warnings: { tone: string }[] }) =>
-    x.warnings.some((w) => w.tone === 'danger')
-      ? 0
-      : x.due.some((d) => d.status === 'overdue')
-        ? 1
-        : x.due.length > 0
-          ? 2
-          : 3;
-  const jobs = $derived(walk.reduce((n, x) => n + x.due.length, 0));
-  /** Seven days from today, today and what is only held up left out of it. */
-  const isWithinWeek = (at: number, zone: string) => {
-    const day = (t: number) => Date.parse(civilDay(t, zone));
-    const days = Math.round((day(at) - day(household.now)) / 86_400_000);
-    return days <= 7;
-  };
-  const next = $derived(
-    running
-      .flatMap((batch) =>
-        batch.due
-          .filter((d) => d.status === 'coming' && isWithinWeek(d.dueAt, batch.state.zone))
-          .map((d) => ({ batch, d }))
-      )
-      .sort((a, b) => a.d.dueAt - b.d.dueAt)
-  );
+  const walk = $derived(walkNow());
+  const outing = $derived(outingOf(walk.flatMap((x) => x.due)));
+  const jobs = $derived(outing.jobs);
+  const corker = $derived(walk.find((x) => x.due.some((d) => d.step.id === 'bottle'))?.batch ?? null);
+  const done = doneToday();
   const NUMBER = [
     'No',
     'One',
@@ -70,6 +35,11 @@
     'Eleven',
     'Twelve'
   ];
+
+  const spanOf = (minutes: number): string =>
+    minutes < 90
+      ? `${5 * Math.ceil(minutes / 5)} minutes`
+      : `${(minutes / 60).toFixed(1).replace('.0', '')} hours`;
 
   const showDemo = async () => (await import('$lib/demo/household')).loadDemo(Date.now());
 </script>
@@ -89,10 +59,9 @@
         ? `; ${(NUMBER[jobs] ?? String(jobs)).toLowerCase()} ${jobs === 1 ? 'job' : 'jobs'} after it`
         : ''}.
     {:else if jobs > 0}
-      <span class="font-bold">{NUMBER[jobs] ?? jobs} {jobs === 1 ? 'job' : 'jobs'} on the walk,</span> about {Math.max(
-        2,
-        jobs * 3
-      )} minutes. Start with the {walk[0]!.batch.state.name.toLowerCase()}.
+      <span class="font-bold">{NUMBER[jobs] ?? jobs} {jobs === 1 ? 'job' : 'jobs'} on the walk,</span> about {spanOf(
+        outing.minutes
+      )}. Start with the {walk[0]!.batch.state.name.toLowerCase()}.
     {:else}<span class="font-bold">Nothing to do today.</span> The wines are getting on with it.{/if}
   </h1>
   <div class="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
@@ -126,29 +95,12 @@
           <a class="btn btn-primary" href="/batches/{b.id}/brew">Go on with the brew day</a>
         </p>
       {/each}
-      {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} />{/each}
-      {#await import('$lib/ui/today/DoneToday.svelte') then { default: DoneToday }}<DoneToday />{/await}
+      <Outing {walk} done={done.deeds.length} />
+      {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} {corker} />{/each}
+      {#await import('$lib/ui/today/DoneToday.svelte') then { default: DoneToday }}<DoneToday
+          deeds={done.deeds}
+        />{/await}
     </div>
-    <section aria-label="Next week" class="max-lg:mt-6">
-      <h2 class="head mb-1 font-sans!">Within the week</h2>
-      <ul class="inkline">
-        {#each next as n (n.batch.id + n.d.step.id)}
-          <li class="dashline">
-            <a
-              href="/batches/{n.batch.id}"
-              class="flex min-h-11 items-center justify-between gap-3 no-underline"
-            >
-              <span class="min-w-0 break-words py-1"
-                ><b>{n.batch.state.name}</b>
-                <span class="text-quiet">{n.d.step.title.toLowerCase()}</span></span
-              >
-              <span class="small max-w-[45%] text-right"
-                >{dueWord(n.d, household.now, n.batch.state.zone)}</span
-              >
-            </a>
-          </li>
-        {:else}<li class="small py-2">Nothing comes due.</li>{/each}
-      </ul>
-    </section>
+    <Week />
   </div>
 {/if}

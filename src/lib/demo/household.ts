@@ -194,6 +194,8 @@ async function makeWines(now: number, log: LedgerEvent[]): Promise<[Plan, string
   await read(gooseberry, 75, 0.995, 20, 'jar-5-a');
   await read(gooseberry, 75, 0.996, 20, 'jar-uk');
   await did(ago(72), rack(gooseberry, 'jar-5-a', [{ vesselId: 'jar-5-b', volumeL: 5 }], 0.1));
+  // The other into its own jar again, washed.
+  await did(ago(72), rack(gooseberry, 'jar-uk', [{ vesselId: 'jar-uk', volumeL: 4.3 }], 0.1, true));
   for (const jar of ['jar-5-b', 'jar-uk']) {
     await read(gooseberry, 12, 0.994, 19, jar);
     await read(gooseberry, 4, 0.994, 19, jar);

@@ -9,6 +9,9 @@ import { POST as readAmount } from './read-amount/+server';
 import { GET as schema } from './schema/+server';
 import { POST as batch } from './batch/+server';
 import { GET as plant } from './plant/+server';
+import { POST as finish } from './finish/+server';
+import { finishAnswerSchema } from './finish/request';
+import { POST as phrase } from './phrase/+server';
 import { POST as forecast } from './forecast/+server';
 import { handle } from '../../hooks.server';
 import { trueWine } from '$core/finish/true-wines.fixture';
@@ -389,6 +392,14 @@ describe('POST /api/batch', () => {
           high: number;
         }[])
           expect(f.low <= f.likely && f.likely <= f.high).toBe(true);
+      // Heated through in the bottle, no sugar in it can make gas; a swing-top is a bottle too.
+      const heat = { coreC: 64, minutes: 30 };
+      const heated = await ask(batch, {
+        events: wine.events,
+        at,
+        bottle: { ...bottle, type: 'swing', heat }
+      });
+      expect(heated.body.pressure.level).not.toBe('stop');
       expect((await ask(batch, { events: wine.events, at })).body.pressure).toBeNull();
     }
   });
@@ -401,6 +412,123 @@ describe('POST /api/batch', () => {
     expect((await ask(batch, { events: noStart, at: '2026-03-01T00:00:00Z' })).body.error.reason).toMatch(
       /begun/
     );
+  });
+});
+
+describe('POST /api/phrase', () => {
+  const said = async (body: object) => (await ask(phrase, body)).body;
+  const NOW = '2026-11-26T14:00:00Z';
+  it('says what a line means, and writes nothing', async () => {
+    expect(await said({ text: 'sg 1064 21c', now: NOW })).toEqual({
+      commands: [{ kind: 'reading', sg: 1.064, tempC: 21 }],
+      asks: []
+    });
+    const batches = [
+      { id: 'a', name: 'Quince' },
+      { id: 'b', name: 'Elderberry' }
+    ];
+    expect(
+      (await said({ text: 'yesterday 8pm elderberry 1.018', batches, now: '2026-11-26T14:00:00+02:00' }))
+        .commands
+    ).toEqual([{ kind: 'reading', sg: 1.018, batchId: 'b', at: '2026-11-25T18:00:00.000Z' }]);
+    expect((await said({ text: 'racked to 2 x 1 gal', units: 'us' })).commands[0].to[0].sizeL).toBeCloseTo(
+      3.7854,
+      3
+    );
+  });
+  it('asks where it is not sure, with lines that settle it', async () => {
+    const batches = [
+      { id: 'a', name: 'Quince' },
+      { id: 'b', name: 'Elderberry' }
+    ];
+    const { asks } = await said({ text: 'sg 1.040', batches });
+    expect(asks[0]).toMatchObject({
+      about: 'batch',
+      choices: [{ line: 'quince: sg 1.040' }, { line: 'elderberry: sg 1.040' }]
+    });
+    const settled = await said({ text: asks[0].choices[1].line, batches });
+    expect(settled).toEqual({ commands: [{ kind: 'reading', sg: 1.04, batchId: 'b' }], asks: [] });
+    expect((await said({ text: '1.64' })).asks[0]).toMatchObject({
+      about: 'gravity',
+      choices: [{ line: '1.064' }]
+    });
+    expect((await said({ text: 'a gallon of water' })).asks[0].text).toContain('not the same everywhere');
+    expect((await said({ text: '3 g blorptium' })).asks[0].text).toContain('blorptium');
+  });
+  it('answers what is asked of no wine', async () => {
+    // The same sum as a plan of sugar and water: 12 % in 18.93 L.
+    const { answer } = await said({ text: 'how much sugar for 5 gal at 12 %', units: 'us' });
+    expect(answer).toMatch(/^3\.6\d kg of sugar/);
+    expect((await said({ text: '9 lb in kg' })).answer).toBe('9 lb is 4.082 kg.');
+    expect((await said({ text: '70 f in c', units: 'us' })).answer).toBe('70 f is 21.1 °C.');
+    expect((await said({ text: 'how many campden for 20 l' })).answer).toContain('5½ tablets');
+  });
+  it('refuses what is no request, and says where', async () => {
+    expect((await ask(phrase, { text: 4 })).status).toBe(400);
+    expect((await ask(phrase, { text: 'x'.repeat(501) })).body.error.path).toBe('text');
+  });
+});
+
+describe('POST /api/finish', () => {
+  const sum = async (body: object) => {
+    const { status, body: said } = await ask(finish, body);
+    if (status === 200) finishAnswerSchema.parse(said);
+    return { status, ...said };
+  };
+
+  it('answers each sum, by the functions that the pages use', async () => {
+    const sulphite = { ask: 'sulphite', volumeL: 10, ph: 3.4, style: 'white' };
+    expect(await sum(sulphite)).toMatchObject({ status: 200, freeTargetMgL: expect.closeTo(31.92, 1) });
+    expect((await sum({ ...sulphite, freeMgL: 31.9 })).metabisulphiteG).toBeLessThan(0.01);
+    expect((await sum({ ask: 'sorbate', volumeL: 10, abv: 11 })).sorbateG).toBeCloseTo(2.5, 6);
+    const sweet = await sum({
+      ask: 'sweeten',
+      volumeL: 10,
+      sg: 0.994,
+      abv: 12,
+      sweetenerId: 'white',
+      toSg: 1.004
+    });
+    expect(sweet.massKg).toBeGreaterThan(0.25);
+    expect(sweet.massKg).toBeLessThan(0.28);
+    expect(sweet.cautions.join()).toMatch(/Stabilise first/);
+    const wines = [
+      { name: 'plum', volumeL: 5, abv: 13, taGL: 5, hexoseGL: 0 },
+      { name: 'sloe', volumeL: 5, abv: 11, taGL: 9, hexoseGL: 10 }
+    ];
+    const mixed = await sum({ ask: 'blend', wines, want: { volumeL: 6, taGL: 7 } });
+    expect(mixed.take.map((t: { volumeL: number }) => t.volumeL)).toEqual([
+      expect.closeTo(3, 6),
+      expect.closeTo(3, 6)
+    ]);
+    expect(mixed.abv).toBeCloseTo(12, 6);
+    const fizz = await sum({ ask: 'prime', volumeL: 10, abv: 11, tempC: 20, want: { bar20: 4 } });
+    expect(fizz.bar20).toBeCloseTo(4, 9);
+    expect(fizz.sugarG).toBeCloseTo((fizz.perBottleG * 10) / 0.75, 6);
+    expect(fizz.cautions.join()).toMatch(/sparkling bottles/);
+    const heat = await sum({ ask: 'heat', coreC: 60, minutes: 20 });
+    expect(heat.pu).toBeCloseTo(20, 9);
+    expect(heat.cautions.join()).toMatch(/Too little/);
+  });
+
+  it('refuses what it cannot answer, with the place', async () => {
+    for (const [body, path] of [
+      [{ ask: 'sulphite', volumeL: -1, ph: 3.4, style: 'white' }, 'volumeL'],
+      [{ ask: 'sulphite', volumeL: 10, ph: 5, style: 'white' }, 'ph'],
+      [{ ask: 'sorbate', volumeL: 10, abv: 12, ph: 4.6 }, 'ph'],
+      [{ ask: 'sweeten', volumeL: 10, sg: 0.994, abv: 12, sweetenerId: 'white', toSg: 0.99 }, 'toSg'],
+      [{ ask: 'sweeten', volumeL: 10, sg: 0.994, abv: 12, sweetenerId: 'sand', toSg: 1 }, 'sweetenerId'],
+      [{ ask: 'blend', wines: [], want: { abv: 12 } }, 'wines'],
+      [{ ask: 'prime', volumeL: 10, abv: 11, tempC: 20, want: {} }, 'want'],
+      [{ ask: 'prime', volumeL: 10, abv: 11, tempC: 20, hexoseGL: 50, want: { gL: 5 } }, 'want'],
+      [{ ask: 'heat', coreC: 200, minutes: 20 }, 'coreC'],
+      [{ ask: 'brew' }, 'ask']
+    ] as const) {
+      const { status, error } = await sum(body);
+      expect(status, JSON.stringify(body)).toBe(400);
+      expect(error.path, JSON.stringify(body)).toBe(path);
+      expect(error.reason.length).toBeGreaterThan(10);
+    }
   });
 });
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { massText } from '$core/units/format';
   import { onMount, untrack } from 'svelte';
-  import { goto } from '$app/navigation';
+  import { afterNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { hoursToGive } from '$core/must/mix';
   import { leavesAt } from '$core/steps/schedule';
@@ -32,14 +32,22 @@
   import VesselDrawing from '$lib/ui/vessel/VesselDrawing.svelte';
 
   const bench = createBench(() => household.settings, { withGarden, pace: gardenPace });
+  let isLoaded = false;
   onMount(async () => {
     await watchGarden();
     await bench.load();
+    isLoaded = true;
+    await takeWhatIsAsked();
+  });
+  // A line may ask for another plan while this one stands.
+  afterNavigate(() => void (isLoaded && takeWhatIsAsked()));
+
+  async function takeWhatIsAsked() {
     const asked = page.url.searchParams;
     if ([...asked.keys()].length === 0) return;
     await takeAsked(bench, asked);
     await goto('/plan', { replaceState: true, keepFocus: true });
-  });
+  }
 
   const e = $derived(bench.estimate);
   const fillL = $derived(e?.vesselVolumeL?.likely ?? 0);

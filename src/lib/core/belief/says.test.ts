@@ -206,6 +206,10 @@ describe('a wine that nobody has read for a while', () => {
   it('is carried on to today, and no longer said to be on course', () => {
     const events = [...pitched, read(6, 1.04)];
     expect(at(events, 7)).toMatchObject({ isCarriedOn: false, isOnCourse: true });
+    // One that is told to be stronger already is on its way to no such end.
+    const now = foldBatch(events, T0 + 7 * DAY)!;
+    const told = standingOf(now);
+    expect(saysOf(now, { ...told, expectedAbv: told.abv.likely - 0.5 }).isOnCourse).toBe(false);
     expect(at(events, 30)).toMatchObject({ isCarriedOn: true, isOnCourse: false });
     // What was seen to be over is not carried on.
     expect(at(dry, 90).isCarriedOn).toBe(false);

@@ -2,7 +2,7 @@ import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
 import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
-import type { Standing } from './standing';
+import { chosenAbv, type Standing } from './standing';
 
 const DAY = 86_400_000;
 /** Before this the yeast has hardly begun, and what went in is what is there. Common practice. */
@@ -131,6 +131,8 @@ export function saysOf(s: BatchState, now: Standing): Says {
       !isBottled &&
       now.stage !== 'gone' &&
       now.expectedAbv !== null &&
+      // A wine that is stronger already is on its way to no such end.
+      now.expectedAbv > chosenAbv(s, now) &&
       now.expectedSg !== null &&
       !now.steady.steady &&
       !now.isDry &&

@@ -8,7 +8,15 @@ import { dayOf } from '../units/zone';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
 import type { Read } from '../ledger/fill';
 import { beliefOf, type Belief } from './believe';
-import { batchTolerance, isBegun, contents, fermentedOf, volumeOf, type BatchState } from '../ledger/state';
+import {
+  batchTolerance,
+  isBegun,
+  contents,
+  fermentedOf,
+  timesRacked,
+  volumeOf,
+  type BatchState
+} from '../ledger/state';
 
 const DAY = 86_400_000;
 
@@ -93,8 +101,9 @@ export function tooCold(s: BatchState): { tempC: number; wantsC: number } | null
 
 function stageOf(s: BatchState): Stage {
   if (s.fills.length === 0) return s.bottled.length > 0 ? 'bottled' : 'gone';
-  if (s.rackings.length > 1) return 'clearing';
-  if (s.rackings.length === 1) return 'in glass';
+  const racked = timesRacked(s);
+  if (racked > 1) return 'clearing';
+  if (racked === 1) return 'in glass';
   return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';
 }
 

@@ -28,7 +28,7 @@ export function readGravity(
   stemSg: number,
   tempC: number | null,
   hydrometer: Settings['hydrometer'],
-  also: Pick<Reading, 'ph' | 'taGL' | 'residueSg' | 'vesselId' | 'refractometerBx'> = {}
+  also: Pick<Reading, 'ph' | 'taGL' | 'residueSg' | 'volumeL' | 'vesselId' | 'refractometerBx'> = {}
 ): Deed {
   const seen =
     also.refractometerBx === undefined

@@ -1,5 +1,6 @@
 import type { BatchState, Bottling } from '../ledger/state';
 import type { Belief } from '../belief/believe';
+import { weakest } from './bottling';
 import { judgeFill } from './judge';
 import { BOTTLES, type BottleType } from '../tables/bottles';
 
@@ -40,10 +41,7 @@ export function dangersOf(
 ): Danger[] {
   return s.bottled.flatMap((b) => {
     if (b.left <= 0 || isShownSafe(b)) return [];
-    const worst = b.types.reduce(
-      (a, t) => (BOTTLES[t].ratingBar < BOTTLES[a].ratingBar ? t : a),
-      b.types[0]!
-    );
+    const worst = weakest(b.types);
     const { ratingBar } = BOTTLES[worst];
     // What nobody wrote down of an older filling: it was let through then, so it was said to be clear.
     const isClear = b.isClear ?? (b.bar20 !== null && b.bar20 <= ratingBar);
@@ -54,7 +52,8 @@ export function dangersOf(
       b.primingGL,
       isClear,
       b.heldKg,
-      belief?.filledGL[b.eventId] ?? null
+      belief?.filledGL[b.eventId] ?? null,
+      b.heat
     );
     if (verdict.level !== 'stop') return [];
     return [

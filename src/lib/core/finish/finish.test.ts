@@ -4,6 +4,7 @@ import { DAY, eventsFrom } from '../ledger/events.fixture';
 import { foldBatch } from '../ledger/run';
 import { co2Solubility, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './carbonation';
 import { pressureCheck } from './pressure';
+import { dangersOf } from './danger';
 import { checkBottling } from './judge';
 
 describe('carbon dioxide', () => {
@@ -107,6 +108,40 @@ describe('sugar that yeast can reach', () => {
     const r = reach([...begin(), on(40, 'reading', { sg: 1.02 }), on(80, 'reading', { sg: 1.02 })]);
     expect(r.hexoseGL).toBeGreaterThan(50);
     expect(r.why).toMatch(/stall/);
+  });
+
+  it('heated through in the bottle: no yeast reaches it; too little heat, or sugar for fizz, changes nothing', () => {
+    const sweet = [
+      ...begin(),
+      on(40, 'reading', { sg: 0.987 }),
+      on(50, 'reading', { sg: 0.987 }),
+      on(55, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.3 }] })
+    ];
+    const level = (heat: { coreC: number; minutes: number } | null, priming = 0) =>
+      checkBottling(foldBatch(sweet, T0 + 60 * DAY)!, 'still', priming, true, undefined, null, heat)!.verdict
+        .level;
+    expect(level(null)).toBe('stop');
+    expect(level({ coreC: 63, minutes: 25 })).not.toBe('stop');
+    expect(level({ coreC: 63, minutes: 5 })).toBe('stop');
+    // Hours in a warm bath kill none.
+    expect(level({ coreC: 54, minutes: 600 })).toBe('stop');
+    expect(level({ coreC: 63, minutes: 25 }, 5)).toBe('stop');
+    // In bottle it stays so: those that were heated are no danger, those that were not are.
+    const filled = (heat?: { coreC: number; minutes: number }) =>
+      foldBatch(
+        [
+          ...sweet,
+          on(60, 'bottle', {
+            from: 'b',
+            bottles: [{ count: 10, sizeL: 0.75, type: 'still' }],
+            clear: true,
+            ...(heat ? { heat } : {})
+          })
+        ],
+        T0 + 90 * DAY
+      )!;
+    expect(dangersOf(filled(), null)).toHaveLength(1);
+    expect(dangersOf(filled({ coreC: 63, minutes: 25 }), null)).toEqual([]);
   });
 
   it('a yeast at its limit is only trusted at the high end of its tolerance', () => {

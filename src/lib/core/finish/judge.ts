@@ -1,3 +1,5 @@
+import { killsYeast, type Heat } from '../ferment/heat';
+import { inC } from '../units/say';
 import { ledgerAbv } from '../ferment/alcohol';
 import type { Belief } from '../belief/believe';
 import { isSeenAtRest } from '../ledger/evidence';
@@ -13,6 +15,7 @@ export type BottlingCheck = { vesselId: string; verdict: PressureVerdict; reacha
  * The pressure check of one vessel of a batch, in one kind of bottle.
  * @param heldKg hexose that fruit may still give to it, kg
  * @param couldReachGL what the possible wines say that its yeast could reach, where they were asked
+ * @param heat how it was heated through in the bottle, with no sugar for fizz in it
  */
 export function judgeFill(
   s: Pick<BatchState, 'pitches' | 'plan' | 'readings' | 'warmestC'>,
@@ -21,7 +24,8 @@ export function judgeFill(
   primingGL: number,
   isClear: boolean,
   heldKg = 0,
-  couldReachGL: number | null = null
+  couldReachGL: number | null = null,
+  heat: Heat | null = null
 ): BottlingCheck {
   const judge = (reachable: Reachable): BottlingCheck => ({
     vesselId: fill.vesselId,
@@ -34,6 +38,13 @@ export function judgeFill(
     }),
     reachable
   });
+  if (heat && primingGL === 0 && killsYeast(heat))
+    return judge({
+      hexoseGL: 0,
+      why: `Heated through in the bottle, ${inC(heat.coreC)} for ${heat.minutes} min: no yeast lives in it.`,
+      needsReading: false,
+      clearsAtSg: null
+    });
   const byLedger = judge(reachableIn(s, fill, isClear, heldKg));
   if (byLedger.verdict.level !== 'stop' || couldReachGL === null || !isSeenAtRest(fill, heldKg))
     return byLedger;
@@ -57,7 +68,8 @@ export function checkBottling(
   primingGL: number,
   isClear: boolean,
   vesselId?: string,
-  belief: Pick<Belief, 'vessels'> | null = null
+  belief: Pick<Belief, 'vessels'> | null = null,
+  heat: Heat | null = null
 ): BottlingCheck | null {
   const fills = s.fills.filter((f) => !vesselId || f.vesselId === vesselId);
   const all = fills.map((f) =>
@@ -68,7 +80,8 @@ export function checkBottling(
       primingGL,
       isClear,
       s.held.hexoseKg,
-      belief?.vessels[f.vesselId]?.couldReachGL ?? null
+      belief?.vessels[f.vesselId]?.couldReachGL ?? null,
+      heat
     )
   );
   return all.reduce<BottlingCheck | null>(

@@ -33,6 +33,8 @@ export type Fill = {
   yeasts: Yeast[];
   /** readings of this very wine since sugar, or other wine, last came to it; oldest first */
   reads: Read[];
+  /** when this very wine was racked, ms, oldest first: of several vessels each is racked by itself */
+  racked: number[];
   /** hexose that a reading of one of several vessels, nobody knows which, took away: not shown to be gone here, kg */
   unshownKg: number;
   given: { sorbate: Given | null; sulphite: Given | null };
@@ -57,6 +59,7 @@ export const emptyFill = (vesselId: string): Fill => ({
   peakAbv: 0,
   yeasts: [],
   reads: [],
+  racked: [],
   unshownKg: 0,
   given: { sorbate: null, sulphite: null },
   stable: null,
@@ -96,6 +99,7 @@ export function pourInto(fill: Fill, other: Omit<Fill, 'vesselId'>, share = 1): 
   const thereL = fillL(other) * share;
   if (hereL <= A_DREG_L) {
     fill.reads = [...other.reads];
+    fill.racked = [...other.racked];
     fill.slackSg = other.slackSg;
     fill.given = { sorbate: part(other.given.sorbate, share), sulphite: part(other.given.sulphite, share) };
     fill.stable = partOf(other.stable, share);

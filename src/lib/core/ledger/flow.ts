@@ -10,6 +10,14 @@ export type Look = {
   clarity?: 'cloudy' | 'hazy' | 'clear' | undefined;
   smell?: 'clean' | 'eggs' | 'vinegar' | 'flat' | undefined;
   surface?: 'clean' | 'film' | 'mould' | undefined;
+  /** a spoonful in three of strong spirit */
+  inSpirit?: 'strings' | 'none' | undefined;
+  /** a drop of iodine in a spoonful */
+  iodine?: 'blue' | 'none' | undefined;
+  /** a glass held near 80 °C for ten minutes, and cooled */
+  heated?: 'flocks' | 'none' | undefined;
+  /** shaken under the thumb in a half-full bottle */
+  shaken?: 'puffs' | 'none' | undefined;
   stillDays?: number | undefined;
 };
 

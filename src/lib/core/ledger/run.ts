@@ -144,6 +144,7 @@ function run(
     lostL: 0,
     steps: [],
     acknowledged: [],
+    timers: [],
     startSg: null,
     doubts: [],
     sweetenedAt: null,

@@ -1,4 +1,5 @@
 import { ferment } from '../ferment/convert';
+import type { Heat } from '../ferment/heat';
 import { addInto, emptyStock, liquid, type Stock } from '../liquid/stock';
 import { toleranceOf } from '../plan/chosen';
 import type { Plan, Yeast } from '../plan/plan';
@@ -61,6 +62,8 @@ export type Bottling = {
   /** the wine of that vessel as it was bottled, with what was known of it */
   fill: Fill;
   primingGL: number;
+  /** how it was heated through in the bottle; null where it was not */
+  heat: Heat | null;
   /** what was said of it; null when nothing was */
   isClear: boolean | null;
   /** pressure that was foreseen at 20 °C, bar; null when it was not judged */
@@ -124,6 +127,8 @@ export type BatchState = {
   lostL: number;
   steps: { at: number; step: string; outcome: 'done' | 'skipped' | 'snoozed'; until: number | null }[];
   acknowledged: string[];
+  /** timers that were started, and when each ends, ms */
+  timers: { card: string; until: number }[];
   startSg: { sg: number; measured: boolean } | null;
   /** when something first went in */
   firstInAt: number | null;
@@ -224,6 +229,20 @@ export function lastReadAt(s: BatchState, { vesselId, reads }: Fill): number | n
   const seen = Math.max(own?.at ?? 0, reads.at(-1)?.at ?? 0);
   return seen || (s.rackings.at(-1)?.at ?? newest.at);
 }
+
+/**
+ * When the wine of every vessel had been racked so many times, ms: one of two jars does not do it for the other. Of what
+ * is all in bottles the batch's own rackings tell.
+ */
+export function rackedAt(s: Pick<BatchState, 'fills' | 'rackings'>, times: number): number | null {
+  if (s.fills.length === 0) return s.rackings[times - 1]?.at ?? null;
+  const each = s.fills.map((f) => f.racked[times - 1]);
+  return each.every((at) => at !== undefined) ? Math.max(...(each as number[])) : null;
+}
+
+/** How often the wine of a batch was racked: that of the vessel where it was least. */
+export const timesRacked = (s: Pick<BatchState, 'fills' | 'rackings'>): number =>
+  s.fills.length === 0 ? s.rackings.length : Math.min(...s.fills.map((f) => f.racked.length));
 
 /** What a tick says that sets reading aside for good in a batch. */
 export const NO_STEM = 'no-stem';

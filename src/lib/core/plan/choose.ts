@@ -29,6 +29,8 @@ export type Choices =
   | {
       kind: 'choices';
       choices: Choice[];
+      /** what of the text is no amount */
+      name: string;
       /** the name, when it is not known; null when something was found */
       unknown: string | null;
       /** why the amount cannot be read, where it stands before a name */
@@ -75,13 +77,13 @@ export function chooseIngredient(
   country: Country = 'us',
   own: readonly Produce[] = []
 ): Choices {
-  const nothing: Choices = { kind: 'choices', choices: [], unknown: null, ask: null };
+  const nothing: Choices = { kind: 'choices', choices: [], name: '', unknown: null, ask: null };
   if (!text.trim()) return nothing;
   const poisonIn = (name: string) => findPoisonous(name) ?? unsafePart(name);
   const { said, name, ask } = split(text, country);
   const poison = poisonIn(name) ?? poisonIn(text.toLowerCase());
   if (poison) return { kind: 'refused', why: poison.why };
-  if (name.length < 2) return { ...nothing, ask };
+  if (name.length < 2) return { ...nothing, name, ask };
 
   const choices: Choice[] = [];
   /** Offers an item, with the amount that was said where it is one of it. */
@@ -182,7 +184,9 @@ export function chooseIngredient(
     // Acid blend is an acid.
     if (id === 'acid-blend' || name.length < 3) continue;
     const words = `${ADDITIVES[id].toLowerCase()} ${POWDER_WORDS[id]}`.split(/\W+/);
-    const isIt = name.split(/\s+/).every((w) => words.some((x) => x.startsWith(w.replace(/s$/, ''))));
+    const isIt = [name, ...names].some((n) =>
+      n.split(/[\s-]+/).every((w) => words.some((x) => x.startsWith(w.replace(/s$/, ''))))
+    );
     if (isIt)
       offer(ADDITIVES[id], POWDER_HINT[id] ?? 'a powder', { kind: 'additive', additiveId: id, massKg: 0 });
   }
@@ -191,7 +195,13 @@ export function chooseIngredient(
       [name, ...names].includes(c.label.toLowerCase()) || (c.label === 'Citrus zest' && /\bzest\b/.test(name))
     );
   choices.sort((a, b) => exact(b) - exact(a));
-  return { kind: 'choices', choices: choices.slice(0, 8), unknown: choices.length === 0 ? name : null, ask };
+  return {
+    kind: 'choices',
+    choices: choices.slice(0, 8),
+    name,
+    unknown: choices.length === 0 ? name : null,
+    ask
+  };
 }
 
 const POWDER_HINT: Partial<Record<AdditiveId, string>> = {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Ingredient } from './plan';
 import { counted } from '../units/format';
 import { findPoisonous, unsafePart } from '../tables/plants';
 import { ownProduceSchema, type Family, type Produce } from '../tables/produce';
@@ -40,6 +41,23 @@ export const harvestLotSchema = z
     // What a later table lacks is kept: it was weighed in once.
   });
 export type HarvestLot = z.infer<typeof harvestLotSchema>;
+
+/** A picking as it is weighed in, from a row that says what and how much. */
+export const lotOf = (
+  id: string,
+  item: Extract<Ingredient, { kind: 'produce' }>,
+  how: Pick<HarvestLot, 'at' | 'form'> & { weighed: 'trimmed' | 'bought'; place?: string }
+): HarvestLot => ({
+  id,
+  produceId: item.produceId,
+  ...(item.entry ? { entry: item.entry } : {}),
+  massKg: item.massKg,
+  form: item.form === 'frozen' || item.form === 'dried' ? item.form : how.form,
+  weighed: item.weighed ?? how.weighed,
+  at: how.at,
+  ...(how.place ? { place: how.place } : {}),
+  fates: []
+});
 
 const DAY = 86_400_000;
 

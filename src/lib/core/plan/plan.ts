@@ -229,6 +229,7 @@ export const methodShape = {
   wash: school('wash'),
   wildYeast: school('wildYeast'),
   fruitIn: school('fruitIn'),
+  fruitFor: school('fruitFor'),
   press: school('press'),
   cover: school('cover'),
   pitch: school('pitch'),

@@ -39,6 +39,11 @@ export const POWDER_WORDS: Record<AdditiveId, string> = {
   bentonite: 'bentonite clay',
   kieselsol: 'kieselsol first part finings',
   chitosan: 'chitosan second part finings',
+  gelatine: 'gelatine gelatin finings',
+  isinglass: 'isinglass fish finings',
+  'egg-white': 'egg white dried albumen finings',
+  casein: 'casein caseinate milk finings',
+  amylase: 'amylase diastase starch enzyme',
   oak: 'oak chips cubes',
   hops: 'dry hops'
 };

@@ -12,6 +12,7 @@ import type { Estimate } from '../units/range';
 import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
+import type { Heat } from '../ferment/heat';
 import type { BatchState } from '../ledger/state';
 import type { Belief } from '../belief/believe';
 import { courseOf } from '../belief/course';
@@ -25,6 +26,7 @@ export type AskedBottle = {
   sizeL: number;
   primingGL?: number | undefined;
   clear: boolean;
+  heat?: Heat | undefined;
 };
 
 export type Report = {
@@ -128,7 +130,15 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
   const now = stands.standing;
   const acid = acidOf(s, now.belief);
   const check = bottle
-    ? checkBottling(s, bottle.type, bottle.primingGL ?? 0, bottle.clear, bottle.vesselId, now.belief)
+    ? checkBottling(
+        s,
+        bottle.type,
+        bottle.primingGL ?? 0,
+        bottle.clear,
+        bottle.vesselId,
+        now.belief,
+        bottle.heat ?? null
+      )
     : null;
   return {
     stage: now.stage,

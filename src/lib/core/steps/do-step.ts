@@ -12,7 +12,7 @@ export const stepPuts = (s: BatchState, step: StepId): Put[] | null => STEPS[ste
 
 /** The form in which a step is written down with its numbers; null when it has none. */
 export const formOf = (s: BatchState, step: StepId): StepForm | null =>
-  STEPS[step].wantsForm?.(s) ? 'add' : (STEPS[step].otherwise?.(s)?.form ?? STEPS[step].form ?? null);
+  STEPS[step].wantsForm?.(s) ?? STEPS[step].otherwise?.(s)?.form ?? STEPS[step].form ?? null;
 
 /** Whether one tap can do a step: nothing that went in, or was read, has to be said. */
 export const isOneTap = (s: BatchState, step: StepId): boolean =>

@@ -33,8 +33,27 @@ function doneAt(s: BatchState, id: StepId): number | null {
   return times.length > 0 ? Math.max(...times) : null;
 }
 
+/** Until when a step was put off, ms, by who put it off last; null where nobody did. */
+const putOffTo = (s: BatchState, id: StepId): number | null =>
+  s.steps.findLast((x) => x.step === id && x.outcome === 'snoozed')?.until ?? null;
+
 /** Days that a wine which has quietened may still stand in its bucket. Common practice. */
 const QUIET_FOR = 4 * DAY;
+/** Where the stem says 1.000 one takes the fruit out, who waits for that. */
+const DRY_SG = 1.0005;
+
+/** From when to when a wine comes to 1.000: when it was read so, or as is foreseen; null where nobody knows. */
+function whenDry(s: BatchState, course: Course | null): [number, number] | null {
+  const began = s.pitches[0]?.at ?? s.startedAt;
+  const read = s.readings.find((r) => r.at > began && r.sg <= DRY_SG);
+  if (read) return [read.at, read.at + 2 * DAY];
+  const { quietAt, doneAt: end } = course ?? {};
+  if (!quietAt) return null;
+  // Between the last of the rush and the end.
+  const likely = end ? (quietAt.likely + end.likely) / 2 : quietAt.high;
+  return [likely, Math.max(likely, end?.high ?? quietAt.high) + DAY];
+}
+
 /** The same gravity three days apart shows that nothing moves. Common practice. */
 const STILL_FOR = 3 * DAY;
 
@@ -60,7 +79,10 @@ export function schedule(
   for (const [n, step] of steps.entries()) {
     const done = doneAts.get(step.id) ?? null;
     const passed =
-      !step.everyH && steps.slice(n + 1).some((later) => !later.everyH && doneAts.get(later.id) !== null);
+      !step.everyH &&
+      steps
+        .slice(n + 1)
+        .some((later) => !later.everyH && !STEPS[later.id].isAnyTime && doneAts.get(later.id) !== null);
     const from = (waitMs: 'minH' | 'maxH') => {
       const isLate = waitMs === 'maxH';
       const quiet = isBegun(s) ? course?.quietAt : null;
@@ -83,18 +105,20 @@ export function schedule(
       dueAt = Math.min(dueAt, Math.max(least, course.quietAt.likely));
       lateAt = Math.min(lateAt, Math.max(least, course.quietAt.high) + DAY);
     }
+    if (step.wantsDry && isBegun(s)) [dueAt, lateAt] = whenDry(s, course) ?? [dueAt, lateAt];
     if (step.everyH && done !== null) {
       const gap = (STEPS[step.id].againH?.(s) ?? step.everyH) * HOUR;
       // A daily job is due on the next civil day, not to the minute.
       dueAt = step.everyH === 24 ? nextDay(done, s.zone) : done + gap;
       lateAt = dueAt + gap;
     }
+    // What was put off moves what hangs on it, and nothing else.
+    const putOff = done === null || step.everyH ? putOffTo(s, step.id) : null;
+    if (putOff !== null) dueAt = Math.max(dueAt, putOff);
+    lateAt = Math.max(lateAt, dueAt);
     reached.set(step.id, done ?? dueAt);
     late.set(step.id, done ?? lateAt);
     if (STEPS[step.id].isOver?.(s) || (done !== null && !step.everyH) || passed) continue;
-    const snoozed = s.steps.filter((x) => x.step === step.id && x.outcome === 'snoozed').at(-1);
-    if (snoozed?.until) dueAt = Math.max(dueAt, snoozed.until);
-    lateAt = Math.max(lateAt, dueAt);
     const first = step.waits.find((w) => doneAts.get(w.step) === null);
     const blocked = first !== undefined;
     const isToday = !blocked && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
@@ -122,8 +146,7 @@ const RUNG_DAYS = 2 * DAY;
 
 /** The next rung of a ladder, as a job. */
 function rungDue(s: BatchState, { step: id, title, short, how, dueAt: from }: OnLadder): Due {
-  const until = s.steps.filter((x) => x.step === id && x.outcome === 'snoozed').at(-1)?.until ?? 0;
-  const dueAt = Math.max(from, until);
+  const dueAt = Math.max(from, putOffTo(s, id) ?? 0);
   const otherwise = STEPS[id].otherwise?.(s);
   const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
   return {

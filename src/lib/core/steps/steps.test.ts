@@ -9,7 +9,9 @@ import type { LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
 import { leastRead } from '../ledger/state';
 import { sugarParts } from '../must/sugar-parts';
-import { doStep, formOf, isOneTap } from './do-step';
+import { beliefOf } from '../belief/believe';
+import { stabilising } from '../finish/stabilise';
+import { doStep, formOf, isOneTap, stepPuts } from './do-step';
 import { schedule } from './schedule';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
@@ -96,6 +98,23 @@ describe('the table of steps', () => {
   const at = (day: number) => Date.parse('2026-05-01T10:00:00Z') + day * DAY;
   const due = (log: LedgerEvent[], day: number) =>
     schedule(foldBatch(log, at(day))!).map((d) => d.step.id as string);
+
+  it('one tap stabilises with the dose of the form, also a wine that nobody read', () => {
+    const s = foldBatch(after([], 2).concat(on(2, 'pitch', { yeast: { yeastId: 'wine' } })), at(60))!;
+    const fill = s.fills[0]!;
+    const { metabisulphiteG, sorbateG } = stabilising(s, fill, { belief: beliefOf(s) });
+    expect(stepPuts(s, 'stabilise')).toEqual([
+      {
+        vesselId: fill.vesselId,
+        ingredients: [
+          { kind: 'additive', additiveId: 'metabisulphite', massKg: metabisulphiteG / 1000 },
+          { kind: 'additive', additiveId: 'sorbate', massKg: sorbateG / 1000 }
+        ]
+      }
+    ]);
+    // By the ledger alone it would be must yet, and want more.
+    expect(sorbateG).toBeLessThan(stabilising(s, fill).sorbateG);
+  });
 
   it('one tap of a step does it: it is not asked for again', () => {
     const taps = stepsOf(made).filter((x) => isOneTap(foldBatch(begun, at(2))!, x.id));

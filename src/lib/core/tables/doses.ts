@@ -125,6 +125,55 @@ export const DOSES = {
     basis: 'must',
     why: 'Swollen in hot water first; takes protein haze down, and some aroma.'
   },
+  kieselsol: {
+    name: 'Kieselsol',
+    perL: [0.3, 0.6, 1.5],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'The first of two parts; the packet says for how much.'
+  },
+  chitosan: {
+    name: 'Chitosan',
+    perL: [1, 2, 4],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'The second of two parts, in water, an hour after the first.'
+  },
+  gelatine: {
+    name: 'Gelatine',
+    perL: [0.05, 0.1, 0.2],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Takes tannin down; where there is little, as much tannin goes in a day before. Not for vegetarians.'
+  },
+  isinglass: {
+    name: 'Isinglass',
+    perL: [0.01, 0.02, 0.06],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Of fish: polishes pale wine gently.'
+  },
+  'egg-white': {
+    name: 'Egg white',
+    perL: [0.05, 0.1, 0.15],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Dried; softens the tannin of red wine. A fresh white holds about 3.5 g.'
+  },
+  casein: {
+    name: 'Casein',
+    perL: [0.1, 0.25, 0.5],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Of milk: takes browning and bitterness from pale wine.'
+  },
+  amylase: {
+    name: 'Amylase',
+    perL: [0.2, 0.3, 0.6],
+    teaspoonG: null,
+    basis: 'must',
+    why: 'Turns starch into sugar: not in a wine that is stabilised, and read it again.'
+  },
   oak: {
     name: 'Oak chips',
     perL: [1, 2.5, 6],

@@ -42,6 +42,21 @@ export const SCHOOLS = {
       free: { name: 'loose', why: 'Gives sooner, but needs straining and leaves more lees.' }
     }
   },
+  fruitFor: {
+    title: 'Days on the fruit',
+    usual: 'usual',
+    options: {
+      usual: {
+        name: 'as long as it gives',
+        why: 'By the kind of fruit: soft berries soon, hard fruit longer.'
+      },
+      three: { name: 'for three days', why: 'Light, fruity, little tannin.' },
+      five: { name: 'for five days', why: 'Common for soft fruit.' },
+      seven: { name: 'for a week', why: 'More colour and body.' },
+      ten: { name: 'for ten days', why: 'Full and dark; keep the cap wet.' },
+      dry: { name: 'to a gravity of 1.000', why: 'All that the fruit has; taste it from day five on.' }
+    }
+  },
   press: {
     title: 'Fruit out',
     usual: 'drip',

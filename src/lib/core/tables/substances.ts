@@ -69,6 +69,11 @@ export const ADDITIVES = {
   bentonite: 'Bentonite',
   kieselsol: 'Kieselsol, first part',
   chitosan: 'Chitosan, second part',
+  gelatine: 'Gelatine finings',
+  isinglass: 'Isinglass',
+  'egg-white': 'Egg white',
+  casein: 'Casein',
+  amylase: 'Amylase enzyme',
   oak: 'Oak chips',
   hops: 'Dry hops'
 } as const;

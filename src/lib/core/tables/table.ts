@@ -1,3 +1,4 @@
+import { once } from '../maths/once';
 import { citrus } from './citrus';
 import { dried } from './dried';
 import { flower } from './flower';
@@ -43,10 +44,11 @@ export const withOwn = (own: readonly Produce[]): readonly Produce[] =>
         a.name.localeCompare(b.name, 'en')
       );
 
+const names = once((p: Produce) => `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase());
+
 /** Entries whose name, plural or Latin name holds every word of `text`; best matches first. */
 export function findProduce(text: string, own: readonly Produce[] = []): Produce[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const names = (p: Produce) => `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase();
   const starts = (p: Produce) => (p.name.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1);
   return withOwn(own)
     .filter((p) => words.every((w) => names(p).includes(w)))

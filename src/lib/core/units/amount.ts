@@ -41,7 +41,7 @@ export type Said = { parts: Part[]; of: string };
 const sizeOf = (m: Measure | null): number | null =>
   m?.kind === 'unit' ? m.times * toBase(1, m.unit) : null;
 
-const ROUND = /^(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|exactly|~|≈)\s*/;
+const ROUND = /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|exactly)(?![a-z])|~|≈)\s*/;
 
 const BOUND =
   /^(?:just\s+)?(?:over|under|nearly|almost|at\s+(?:least|most)|more\s+than|less\s+than|up\s+to|no\s+more\s+than|max(?:imum)?|min(?:imum)?)\b/;

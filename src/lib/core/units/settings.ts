@@ -31,6 +31,13 @@ export const settingsSchema = z.strictObject({
   hasStem: z.boolean().default(true),
   /** produce whose own batches are not to be learnt from: the table's figures stand */
   unlearned: z.array(z.string().max(64)).max(500).default([]),
+  /** vessels in the order one walks past them, by id; those that are not named come last */
+  walk: z.array(z.string().max(64)).max(500).default([]),
+  /** what goes in together, by the household's own name for it: a line that adds it */
+  sets: z
+    .array(z.strictObject({ name: z.string().min(2).max(40), line: z.string().min(3).max(200) }))
+    .max(50)
+    .default([]),
   /** which half of the year fruit ripens in */
   hemisphere: z.enum(['north', 'south']).default('north'),
   /** a sign for money, such as £; sums need none */
@@ -59,6 +66,8 @@ export const DEFAULT_SETTINGS: Settings = {
   roomC: USUAL_ROOM_C,
   hasStem: true,
   unlearned: [],
+  walk: [],
+  sets: [],
   hemisphere: 'north',
   currency: '',
   prices: {}

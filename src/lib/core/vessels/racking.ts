@@ -1,5 +1,6 @@
 import { inL, inML } from '../units/say';
 import { solve } from 'yalps';
+import { InputError } from '../units/input-error';
 import type { Vessel } from './vessels';
 
 /** One way to rack: how much goes into which vessel, the air left over it, and what finds no room. */
@@ -69,4 +70,36 @@ export function rackingWord(plan: RackingPlan): string {
   if (plan.restL > A_GLASS_L) return `${inL(plan.restL)} find no room`;
   if (plan.restL > 0.02) return `a glass over, ${inML(plan.restL * 1000, 0)}: taste it`;
   return plan.airL < 0.1 ? 'no air to speak of' : `${inL(plan.airL)} of air: top it up`;
+}
+
+/**
+ * Refuses what no racking can be: too much for a vessel, nothing into one, one twice, more than there was.
+ * @param hadL what was in the vessel it comes from, L
+ * @throws InputError naming the vessel
+ */
+export function checkRacking(
+  to: readonly { vessel: Vessel; volumeL: number }[],
+  hadL: number,
+  by: { room: (v: Vessel) => number; volume: (litres: number) => string }
+): void {
+  for (const { vessel, volumeL } of to) {
+    if (volumeL > by.room(vessel) + 0.005)
+      throw new InputError(
+        `${by.volume(volumeL)} does not fit the ${vessel.name}.`,
+        `It takes ${by.volume(by.room(vessel))}; put the rest in a second vessel.`
+      );
+    if (volumeL <= 0)
+      throw new InputError(
+        `Nothing goes into the ${vessel.name}.`,
+        'Give how much came out, or leave it away.'
+      );
+  }
+  if (new Set(to.map((t) => t.vessel.id)).size < to.length)
+    throw new InputError('One vessel is there twice.', 'Give each vessel once.');
+  const total = to.reduce((sum, t) => sum + t.volumeL, 0);
+  if (total > hadL * 1.15 + 0.3)
+    throw new InputError(
+      `${by.volume(total)} is more than the ${by.volume(hadL)} that was in there.`,
+      'Check the amounts and their units; write down a top-up as an addition.'
+    );
 }

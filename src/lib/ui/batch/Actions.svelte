@@ -3,6 +3,7 @@
   import { doStep } from '$core/steps/do-step';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import type { StepId } from '$core/tables/step-id';
+  import { openQuick } from '../nav/quick.svelte';
   import { tell } from '../nav/said.svelte';
   import AddForm from './AddForm.svelte';
   import BottleForm from './BottleForm.svelte';
@@ -12,6 +13,10 @@
   import PitchForm from './PitchForm.svelte';
   import RackForm from './RackForm.svelte';
   import ReadForm from '../reading/ReadForm.svelte';
+  import BlendForm from '../finish/BlendForm.svelte';
+  import ClearForm from '../finish/ClearForm.svelte';
+  import StabiliseForm from '../finish/StabiliseForm.svelte';
+  import SweetenForm from '../finish/SweetenForm.svelte';
   import SteepForm from './SteepForm.svelte';
   import TakeForm from './TakeForm.svelte';
   import TopUpForm from './TopUpForm.svelte';
@@ -31,6 +36,10 @@
     ['add', 'Add', true],
     ['top-up', 'Top up', !inBucket],
     ['steep', batch.state.steeps.some((s) => s.outAt === null) ? 'Steeping' : 'Steep', !inBucket],
+    ['clear', 'Clear', !inBucket && batch.state.fills.length > 0],
+    ['stabilise', 'Stabilise', !inBucket && batch.state.fills.length > 0],
+    ['sweeten', 'Sweeten', !inBucket && batch.state.fills.length > 0],
+    ['blend', 'Blend', !inBucket && batch.state.fills.length > 0],
     ['take', 'Sample, loss', true],
     ['note', 'Note', true],
     // Who owns no hydrometer bottles too: the way is there, and warns.
@@ -49,6 +58,10 @@
     note: 'Note',
     look: 'Look, listen, taste',
     warmth: 'How warm it is',
+    clear: 'Clear it',
+    stabilise: 'Stabilise',
+    sweeten: 'Sweeten',
+    blend: 'Blend',
     bottle: 'Bottle'
   };
   const done = () => (form = null);
@@ -60,6 +73,12 @@
     <div class="border-[1.5px] border-ink bg-slip p-4">
       <div class="mb-2 flex items-center justify-between">
         <h2 class="text-[1.25rem]">{NAMES[form]}</h2>
+        {#if form === 'add'}<button
+            class="btn btn-plain"
+            onclick={() => openQuick(`${batch.state.name.toLowerCase()}: added `)}>Several at once</button
+          >{/if}
+        {#if form === 'bottle'}<a class="btn btn-plain" href="/batches/{batch.id}/bottling">Card by card</a
+          >{/if}
         <button class="btn btn-plain" onclick={done}>Close</button>
       </div>
       {#if form === 'read'}<ReadForm {batch} ondone={done} />
@@ -72,6 +91,14 @@
       {:else if form === 'take'}<TakeForm {batch} ondone={done} />
       {:else if form === 'look'}<LookForm {batch} ondone={done} />
       {:else if form === 'warmth'}<WarmthCard {batch} ondone={done} />
+      {:else if form === 'clear'}<ClearForm {batch} ondone={done} />
+      {:else if form === 'stabilise'}<StabiliseForm {batch} ondone={done} />
+      {:else if form === 'sweeten'}<SweetenForm
+          {batch}
+          ondone={done}
+          onstabilise={() => (form = 'stabilise')}
+        />
+      {:else if form === 'blend'}<BlendForm {batch} ondone={done} />
       {:else if form === 'note'}<NoteForm {batch} ondone={done} />
       {:else}<BottleForm {batch} ondone={done} />{/if}
     </div>
@@ -86,6 +113,10 @@
           >{label}</button
         >
       {/each}
+      {#if batch.due.some((d) => d.step.id === 'bottle')}<a
+          class="btn btn-line"
+          href="/batches/{batch.id}/bottling">Bottling day</a
+        >{/if}
       {#if batch.due.some((d) => d.step.id === 'campden')}<button
           class="btn btn-line"
           onclick={() => step('campden', 'Sulphite in.')}>Sulphite in</button

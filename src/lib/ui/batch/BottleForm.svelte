@@ -13,13 +13,14 @@
   import { countryOf } from '$core/units/settings';
   import { bottle } from '$core/commands/move';
   import { acknowledge } from '$core/commands/tick';
-  import { howFar } from '$core/belief/how-far';
-  import { howFarText } from '../words/how-far';
+  import { unreadText } from '../words/how-far';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
-  import BatchCautions from './BatchCautions.svelte';
+  import HeatFields from '../finish/HeatFields.svelte';
+  import { readHeat } from '../finish/heat';
+  import BatchCautions from '../caution/BatchCautions.svelte';
   import Pressure from './Pressure.svelte';
   import RestCheck from './RestCheck.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
@@ -34,6 +35,8 @@
     type: 'still',
     priming: '',
     clear: '',
+    coreC: '',
+    heldMin: '',
     rest: '',
     understood: '',
     when: ''
@@ -61,6 +64,15 @@
     draft.fields.rest === '' ? isSediment(restL, litres, 'bottle') : draft.fields.rest === 'sediment'
   );
   const priming = $derived(draft.fields.priming.trim() ? (parseNumber(draft.fields.priming) ?? NaN) : 0);
+  const heatTyped = () => readHeat(draft.fields.coreC, draft.fields.heldMin, household.settings.temp);
+  /** As it was heated in the bottle; null where it was not, or cannot be read. */
+  const heat = $derived.by(() => {
+    try {
+      return heatTyped();
+    } catch {
+      return null;
+    }
+  });
   const check = $derived(
     checkBottling(
       batch.state,
@@ -68,17 +80,12 @@
       Number.isFinite(priming) ? priming : 0,
       draft.fields.clear === 'yes',
       fill?.vesselId,
-      batch.standing.belief
+      batch.standing.belief,
+      heat
     )
   );
   const stopped = $derived(check?.verdict.level === 'stop');
-  /** What can be said of a wine that nobody has read, and why that is not enough. */
-  const told = $derived(batch.standing.belief?.vessels[fill?.vesselId ?? ''] ?? batch.standing.belief);
-  const known = $derived(
-    check?.reachable.needsReading && told
-      ? `By all that went in and was seen it is ${howFarText(howFar(told))}; a guess fills no bottle, and one reading settles it.`
-      : ''
-  );
+  const known = $derived(unreadText(check, batch.standing.belief, fill?.vesselId));
 
   const save = form.submit(() => {
     const count = typed;
@@ -95,6 +102,7 @@
         `${count} bottles of ${volumeText(sizeL, unit)} want ${volumeText(count * sizeL, unit)}; there are ${volumeText(litres, unit)}.`,
         'Check the number and the size.'
       );
+    const heated = heatTyped();
     if (stopped && draft.fields.understood !== 'yes')
       throw new InputError(
         'The pressure check says no.',
@@ -108,6 +116,7 @@
         ...(priming > 0 ? { primingGL: priming } : {}),
         ...(check ? { bar20: check.verdict.bar20 } : {}),
         clear: draft.fields.clear === 'yes',
+        ...(heated ? { heat: heated } : {}),
         emptied: isAll
       })
     ];
@@ -140,6 +149,7 @@
       onchange={(e) => draft.set('clear', e.currentTarget.checked ? 'yes' : '')}
     /> It is clear and drops no more</label
   >
+  <HeatFields {draft} />
   {#if check}<Pressure {check} {known} />{/if}
   {#if stopped}
     <label class="flex min-h-11 items-center gap-3"

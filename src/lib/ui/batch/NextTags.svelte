@@ -1,18 +1,20 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
-  import { putOff, setReadingAside, tick } from '$core/commands/tick';
+  import { setReadingAside, tick } from '$core/commands/tick';
   import { formOf } from '$core/steps/do-step';
+  import { STEPS } from '$core/steps/table/all';
   import { isReadingAside } from '$core/ledger/state';
   import { household, runningBatches, saveSettings, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
+  import CalendarFile from '../tag/CalendarFile.svelte';
+  import Later from '../tag/Later.svelte';
   import Tag from '../tag/Tag.svelte';
   import { putsText } from '../tag/steps-on-card';
 
   let { batch, onact }: { batch: Batch; onact: (step: Due['step']['id']) => void } = $props();
 
-  const DAY = 86_400_000;
   /** What helps against a trouble stands on its ladder. */
   const onLadder = $derived(new Set(batch.troubles.map((t) => t.next?.step)));
   const shown = $derived(batch.due.filter((d) => !onLadder.has(d.step.id)).slice(0, 4));
@@ -40,7 +42,10 @@
               <p class="number text-[1.1875rem] leading-tight">{d.step.title}, {when(d)}</p>
               <p class="mt-0.5 text-[0.9375rem] leading-snug opacity-90">{own(d.step.how)}</p>
               {#if d.status !== 'coming'}{@const puts = putsText(batch.state, d.step.id, household.settings)}
-                {#if puts}<p class="mt-0.5 font-semibold">{puts}</p>{/if}{/if}
+                {#if puts}<p class="mt-0.5 font-semibold">{puts}</p>{/if}
+                {#if household.counts.batches === 1}<p class="mt-0.5 text-[0.9375rem]">
+                    Look for: {STEPS[d.step.id].chore.lookFor}
+                  </p>{/if}{/if}
             </div>
             {#if d.status !== 'coming'}
               <button
@@ -53,12 +58,7 @@
           </div>
           {#if d.status !== 'coming' && d.step.id !== 'bottle'}
             <div class="mt-1 -mb-1 flex gap-3 text-[0.875rem]">
-              <button
-                class="min-h-11 underline underline-offset-4"
-                onclick={() =>
-                  tell('Put off until tomorrow.', () => putOff(batch.id, d.step.id, household.now + DAY))}
-                >tomorrow</button
-              >
+              <Later {batch} due={d} />
               {#if formOf(batch.state, d.step.id) === 'read'}
                 <button class="min-h-11 underline underline-offset-4" onclick={noStem}
                   >I own no hydrometer</button
@@ -80,4 +80,5 @@
       <li class="small">Nothing more to do. Leave it in the dark, and wait.</li>
     {/each}
   </ul>
+  {#if shown.length > 0}<CalendarFile wines={[batch]} name={batch.state.name} />{/if}
 </section>

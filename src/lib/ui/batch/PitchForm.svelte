@@ -13,7 +13,7 @@
   import { judgeDose, slipText } from '$core/tables/doses';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
-  import BatchCautions from './BatchCautions.svelte';
+  import BatchCautions from '../caution/BatchCautions.svelte';
   import WhenField from '../field/WhenField.svelte';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();

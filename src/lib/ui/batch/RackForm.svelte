@@ -4,7 +4,7 @@
   import { rackingLossL } from '$core/must/balance';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/operations';
-  import { planRacking } from '$core/vessels/racking';
+  import { checkRacking, planRacking } from '$core/vessels/racking';
   import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
   import { InputError } from '$core/units/input-error';
   import { entryText, volumeText } from '$core/units/format';
@@ -15,13 +15,13 @@
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
-  import BatchCautions from './BatchCautions.svelte';
+  import BatchCautions from '../caution/BatchCautions.svelte';
   import RestCheck from './RestCheck.svelte';
   import WhenField from '../field/WhenField.svelte';
   import { freeJars, freeVessels } from '../vessel/free-vessels';
   import LeastAir from './LeastAir.svelte';
   import NewJar from './NewJar.svelte';
-  import { checkRacking, NOWHERE, rackRows, ROWS, type RackFields, type RackRow } from './rack-rows';
+  import { NOWHERE, rackRows, ROWS, type RackFields, type RackRow } from './rack-rows';
 
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
 
@@ -30,7 +30,7 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
   const volumeL = $derived(fill ? fillL(fill) : 0);
-  const usualLossL = $derived(rackingLossL(volumeL, batch.state.rackings.length === 0));
+  const usualLossL = $derived(rackingLossL(volumeL, (fill?.racked.length ?? 0) === 0));
   /** As it is typed, else the usual. */
   const lossL = $derived.by(() => readable(draft.fields.loss, usualLossL));
   const empty = $derived(freeVessels());

@@ -1,7 +1,7 @@
 import type { StepForm } from '$core/steps/table/define';
 
 /** The forms of a batch's page. */
-export type FormId = StepForm | 'steep' | 'take' | 'note';
+export type FormId = StepForm | 'blend' | 'steep' | 'take' | 'note';
 
 export const isFormId = (text: string): text is FormId =>
   [
@@ -17,5 +17,9 @@ export const isFormId = (text: string): text is FormId =>
     'note',
     'look',
     'warmth',
+    'clear',
+    'stabilise',
+    'blend',
+    'sweeten',
     'bottle'
   ].includes(text);

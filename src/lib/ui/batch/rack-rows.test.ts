@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { planRacking } from '$core/vessels/racking';
+import { checkRacking, planRacking } from '$core/vessels/racking';
 import { VESSEL_PRESETS } from '$core/vessels/vessels';
-import { checkRacking, NOWHERE, rackRows } from './rack-rows';
+import { NOWHERE, rackRows } from './rack-rows';
 
 const jar = (id: string) => VESSEL_PRESETS.find((v) => v.id === id)!;
 const JARS = [jar('jar-10'), jar('jar-5'), jar('jar-uk')];

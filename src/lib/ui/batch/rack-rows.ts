@@ -1,6 +1,5 @@
 import type { RackingPlan } from '$core/vessels/racking';
 import type { Vessel } from '$core/vessels/vessels';
-import { InputError } from '$core/units/input-error';
 
 /** A racking goes into four vessels at most. */
 export const ROWS = [1, 2, 3, 4] as const;
@@ -55,36 +54,4 @@ export function rackRows(
     left = Math.max(0, left - by.litresOf(fields[`vol${n}`], guess));
   }
   return out;
-}
-
-/**
- * Refuses what no racking can be: too much for a vessel, nothing into one, one twice, more than there was.
- * @param hadL what was in the vessel it comes from, L
- * @throws InputError naming the vessel
- */
-export function checkRacking(
-  to: readonly { vessel: Vessel; volumeL: number }[],
-  hadL: number,
-  by: { room: (v: Vessel) => number; volume: (litres: number) => string }
-): void {
-  for (const { vessel, volumeL } of to) {
-    if (volumeL > by.room(vessel) + 0.005)
-      throw new InputError(
-        `${by.volume(volumeL)} does not fit the ${vessel.name}.`,
-        `It takes ${by.volume(by.room(vessel))}; put the rest in a second vessel.`
-      );
-    if (volumeL <= 0)
-      throw new InputError(
-        `Nothing goes into the ${vessel.name}.`,
-        'Give how much came out, or leave it away.'
-      );
-  }
-  if (new Set(to.map((t) => t.vessel.id)).size < to.length)
-    throw new InputError('One vessel is there twice.', 'Give each vessel once.');
-  const total = to.reduce((sum, t) => sum + t.volumeL, 0);
-  if (total > hadL * 1.15 + 0.3)
-    throw new InputError(
-      `${by.volume(total)} is more than the ${by.volume(hadL)} that was in there.`,
-      'Check the amounts and their units; write down a top-up as an addition.'
-    );
 }

@@ -102,6 +102,32 @@ describe('the Bench', () => {
     expect(solve('measures', { amount: '1 tsp', stuff: 'tartaric' }).big).toBe('5 g');
   });
 
+  it('pH 3.4 wants 32 mg/L free (printed tables): 0.55 g in 10 L', () => {
+    const a = solve('stabilise');
+    // Of a first dose a third binds; of one that goes by a measurement nothing does.
+    expect(number(a.big)).toBeCloseTo(0.83, 2);
+    expect(number(solve('stabilise', { free: '0' }).big)).toBeCloseTo(0.55, 2);
+    expect(a.table!.find((r) => r[0] === 'Free SO₂ wanted')![1]).toBe('32 mg/L');
+    expect(() => solve('stabilise', { ph: '4.5' })).toThrow(/no sane dose/);
+  });
+
+  it('a wine is sweetened to a gravity, by the litre, and as the glass that was liked', () => {
+    expect(number(solve('sweeten').big)).toBeGreaterThan(250);
+    // 2 g in 100 mL is 20 g a litre, 200 g in ten.
+    expect(solve('sweeten', { by: 'glass' }).big).toBe(solve('sweeten', { by: 'gl' }).big);
+    expect(solve('sweeten', { with: 'erythritol' }).says).not.toMatch(/Stabilise/);
+    expect(solve('sweeten').says).toMatch(/Stabilise first/);
+  });
+
+  it('blends, says what it misses, and stops a bottle that is not made for the gas', () => {
+    expect(solve('blend', { ta: '7' }).big).toBe('5.0 L + 5.0 L');
+    expect(solve('blend', { ta: '12' }).says).toMatch(/g\/L of acid short/);
+    expect(solve('prime').stop).toBeUndefined();
+    expect(solve('prime', { bottle: 'still' }).stop).toBe('pressure');
+    expect(number(solve('heat').big)).toBeGreaterThan(20);
+    expect(solve('heat', { bath: '45' }).big).toBe('no time');
+  });
+
   it('bleach is stopped until it is understood; nothing else is', () => {
     expect(solve('sanitiser', { kind: 'bleach' }).stop).toBe('bleach-mix');
     expect(solve('sanitiser', { kind: 'bleach', volume: '1' }).big).toBe('3 mL');

@@ -19,7 +19,7 @@
   import { whenWord } from '../shelf/when';
   import { keepAwake } from './awake';
   import { clocksOf } from './clocks';
-  import { leftText } from './spans';
+  import { leftText } from '../words/spans';
   import CoolCard from './CoolCard.svelte';
   import DoneList from './DoneList.svelte';
   import KitCard from './KitCard.svelte';
@@ -107,7 +107,12 @@
       <section class="grid content-start gap-4" aria-label={card.title} data-card={card.kind}>
         <h2 class="sentence font-bold!" data-testid="brew-title">{card.title}</h2>
         {#if card.kind === 'kit'}
-          <KitCard {card} {batch} ondone={() => doneWith(card)} />
+          <KitCard
+            how={card.how}
+            list={card.list ?? []}
+            key={`kit:${batch.id}`}
+            ondone={() => doneWith(card)}
+          />
         {:else if card.kind === 'weigh' || card.kind === 'powder' || card.kind === 'yeast'}
           <WeighCard
             {card}

@@ -12,7 +12,7 @@
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { observe } from '$core/commands/observe';
   import { tell } from '../nav/said.svelte';
-  import { leftText } from './spans';
+  import { leftText } from '../words/spans';
 
   /** How long a hot must takes to cool: by its volume, then by what the thermometer says. */
   type Props = { card: BrewCard; batch: OpenBatch; plan: Plan; done: BrewDone; now: number };

@@ -1,26 +1,30 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
-  import type { BrewCard } from '$core/steps/brew';
-  import type { OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
 
   /** What to sanitise, ticked off one by one; the ticks outlive the tab. */
-  let { card, batch, ondone }: { card: BrewCard; batch: OpenBatch; ondone: () => void } = $props();
+  type Props = {
+    how: string;
+    list: readonly string[];
+    /** under what the ticks are kept */ key: string;
+    ondone: () => void;
+  };
+  let { how, list, key, ondone }: Props = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`kit:${batch.id}`, { ticked: '' });
+  const draft = createDraft(key, { ticked: '' });
   const ticked = $derived(new Set(draft.fields.ticked.split('|').filter(Boolean)));
   const toggle = (item: string) => {
     const next = new Set(ticked);
     if (!next.delete(item)) next.add(item);
     draft.set('ticked', [...next].join('|'));
   };
-  const left = $derived((card.list ?? []).filter((i) => !ticked.has(i)).length);
+  const left = $derived(list.filter((i) => !ticked.has(i)).length);
 </script>
 
-<p class="text-[1.25rem] leading-snug">{own(card.how)}</p>
+<p class="text-[1.25rem] leading-snug">{own(how)}</p>
 <ul class="grid max-w-3xl gap-x-8 sm:grid-cols-2">
-  {#each card.list ?? [] as item (item)}
+  {#each list as item (item)}
     <li class="dashline">
       <label class="flex min-h-14 cursor-pointer items-center gap-4 text-[1.25rem]">
         <input

@@ -3,7 +3,7 @@
   import type { CardState } from '$core/steps/brew-done';
   import { own } from '../words/own-units';
   import type { Clock } from './clocks';
-  import { leftText } from './spans';
+  import { leftText } from '../words/spans';
 
   /** How far a brew day is, and what runs by the clock meanwhile. */
   type Props = {

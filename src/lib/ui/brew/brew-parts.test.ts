@@ -6,7 +6,7 @@ import { hasMust } from '$core/ledger/state';
 import { schedule } from '$core/steps/schedule';
 import { fileName } from '../recipe/download';
 import { isBrewing } from '$core/steps/brewing';
-import { leftText } from './spans';
+import { leftText } from '../words/spans';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
 const on = eventsFrom(T0);

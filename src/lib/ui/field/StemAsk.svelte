@@ -3,7 +3,7 @@
   import { household, saveSettings } from '$lib/store/household.svelte';
   import type { Settings } from '$core/units/settings';
   import { sayWrong } from '../nav/said.svelte';
-  import { askOf } from './stem';
+  import { askOf } from '$core/commands/stem';
 
   /** What has to be known of the instrument, asked where it first matters, and kept with the hydrometer. */
   let { text, on }: { text: string; on: Scale } = $props();

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Ingredient } from '$core/plan/plan';
+  import { lotOf } from '$core/plan/harvest';
   import { parseHaul } from '$core/plan/haul';
   import { keepDraft, readDraft } from '$lib/store/draft';
   import { explain } from '$lib/ui/words/own-units';
@@ -52,19 +53,8 @@
           const kept = [];
           for (const { choice } of good) {
             const item = choice.item as Extract<Ingredient, { kind: 'produce' }>;
-            kept.push(
-              ...(await keep('harvest', {
-                id: newId(),
-                produceId: item.produceId,
-                ...(item.entry ? { entry: item.entry } : {}),
-                massKg: item.massKg,
-                form: item.form === 'frozen' || item.form === 'dried' ? item.form : form,
-                weighed: item.weighed ?? (weighed as 'trimmed' | 'bought'),
-                at,
-                ...(place ? { place } : {}),
-                fates: []
-              }))
-            );
+            const how = { at, form, weighed: weighed as 'trimmed' | 'bought', ...(place ? { place } : {}) };
+            kept.push(...(await keep('harvest', lotOf(newId(), item, how))));
           }
           return kept;
         });

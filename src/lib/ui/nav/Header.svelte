@@ -1,5 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import QuickButton from './QuickButton.svelte';
   import { isHere, PLACES } from './places';
 </script>
 
@@ -22,5 +23,6 @@
         >
       {/each}
     </nav>
+    <div class="ml-auto hidden lg:block"><QuickButton wide /></div>
   </div>
 </header>

@@ -47,6 +47,10 @@ export const sayWrong = (error: unknown): void => show({ text: explain(error), t
 export const sayAsk = (text: string, label: string, run: () => Promise<void>): void =>
   show({ text, tone: 'ask', act: { label, run } }, 60_000);
 
+/** Offers something that can wait: it stays until it is taken or closed. */
+export const sayOffer = (text: string, label: string, run: () => Promise<void>): void =>
+  show({ text, tone: 'done', act: { label, run } }, 10 * 60_000);
+
 /** Whether a deed is undone, and what it put right comes back; or what stands in a list is struck. */
 type How = 'undo' | 'remove';
 

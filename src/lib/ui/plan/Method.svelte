@@ -96,6 +96,7 @@
   </Word>, yeast {@render word('pitch', ',')}
   {@render word('nutrient', ',')} sugar {@render word('sugar', ',')} fruit
   {@render word('fruitIn', ',')}
+  {@render word('fruitFor', ',')}
   {@render word('press', '.')}
   <Word title="A method" inText held={false} text="Other ways">
     {#snippet children(close: () => void)}

@@ -10,7 +10,7 @@
   import { parseTemperature } from '$core/units/parse';
   import { household } from '$lib/store/household.svelte';
   import { parseWhen, toLocalInput } from '../field/parse-when';
-  import { readStem } from '../field/stem';
+  import { readStem } from '$core/commands/stem';
   import { AskError, InputError } from '$core/units/input-error';
   import { explain } from '$lib/ui/words/own-units';
   import { sayAsk, sayDone, sayWrong } from '../nav/said.svelte';

@@ -9,7 +9,7 @@
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { readNote } from './read-note';
-  import { readStem } from '../field/stem';
+  import { readStem } from '$core/commands/stem';
   import StemAsk from '../field/StemAsk.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { parseWhen } from '../field/parse-when';

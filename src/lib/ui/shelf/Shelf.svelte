@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { mustColour } from '$core/plan/colour';
   import { liquid } from '$core/liquid/stock';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
-  import VesselMini from '../vessel/VesselMini.svelte';
+  import OnShelf, { type Standing } from './OnShelf.svelte';
   import { zoneHere } from '$lib/store/here';
   import { dayWord, lateWord } from './when';
 
@@ -11,16 +10,24 @@
   let low = $state(typeof innerHeight === 'number' && innerHeight < LOW);
   let asked = $state<boolean | null>(null);
   const folded = $derived(!(asked ?? !low));
+  const rank = (id: string) => {
+    const n = household.settings.walk.indexOf(id);
+    return n < 0 ? Infinity : n;
+  };
+  /** As one walks past them: as they were put, and those that were not, newest first. */
   const standing = $derived(
-    runningBatches().flatMap((b) =>
-      b.state.fills.flatMap((f) => {
-        const vessel = vesselById(f.vesselId);
-        return vessel
-          ? [{ key: b.id + f.vesselId, batch: b, vessel, volumeL: liquid(f.stock)?.volumeL ?? 0 }]
-          : [];
-      })
-    )
+    runningBatches()
+      .flatMap((b) =>
+        b.state.fills.flatMap((f): Standing[] => {
+          const vessel = vesselById(f.vesselId);
+          return vessel
+            ? [{ id: b.id + f.vesselId, batch: b, vessel, volumeL: liquid(f.stock)?.volumeL ?? 0 }]
+            : [];
+        })
+      )
+      .sort((a, b) => (rank(a.vessel.id) === rank(b.vessel.id) ? 0 : rank(a.vessel.id) - rank(b.vessel.id)))
   );
+  let isOrdering = $state(false);
 
   const tagOf = (b: Batch) => {
     const next = b.due[0];
@@ -55,42 +62,36 @@
     aria-label="The shelf: vessels in use"
     class="no-print {folded ? (low ? 'hidden' : 'max-md:hidden') : ''}"
   >
-    <ul class="mx-auto flex max-w-[1400px] items-end gap-x-1 overflow-x-auto px-2 sm:px-5" tabindex="-1">
-      {#each standing as s (s.key)}
-        <li class="shrink-0">
-          <a
-            href="/batches/{s.batch.id}"
-            class="flex w-[88px] flex-col items-center no-underline sm:w-[104px]"
-            aria-label="{s.batch.state.name}, {s.vessel.name}{tagOf(s.batch)
-              ? `: ${tagOf(s.batch)!.text}`
-              : ''}"
-          >
-            <span class="flex h-[54px] items-end"
-              ><VesselMini
-                vessel={s.vessel}
-                volumeL={s.volumeL}
-                colour={mustColour(s.batch.state.plan.ingredients).must}
-                size={50}
-              /></span
+    {#if isOrdering}
+      {#await import('./ShelfOrder.svelte') then { default: ShelfOrder }}<ShelfOrder
+          {standing}
+          ondone={() => (isOrdering = false)}
+        />{/await}
+    {:else}
+      <ul class="mx-auto flex max-w-[1400px] items-end gap-x-1 overflow-x-auto px-2 sm:px-5" tabindex="-1">
+        {#each standing as s (s.id)}
+          <li class="shrink-0">
+            <a
+              href="/batches/{s.batch.id}"
+              class="flex w-[88px] flex-col items-center no-underline sm:w-[104px]"
+              aria-label="{s.batch.state.name}, {s.vessel.name}{tagOf(s.batch)
+                ? `: ${tagOf(s.batch)!.text}`
+                : ''}"
             >
-            <span class="board"></span>
-            <span class="w-full truncate pt-1 text-center text-[0.8125rem] font-semibold"
-              >{s.batch.state.name}</span
-            >
-            {#if tagOf(s.batch)}
-              <span
-                class="mb-1 max-w-full truncate px-0.5 text-[0.75rem] tracking-tight {tagOf(s.batch)!.now
-                  ? 'bg-primary text-primary-content'
-                  : 'text-quiet'}">{tagOf(s.batch)!.text}</span
-              >
-            {:else}<span class="mb-1 text-[0.75rem] text-quiet">resting</span>{/if}
-          </a>
+              <OnShelf {s} tag={tagOf(s.batch)} />
+            </a>
+          </li>
+        {/each}
+        <li class="ml-auto shrink-0 self-end pb-1 pl-3 text-right text-[0.8125rem] text-quiet">
+          <span class="max-lg:hidden">{standing.length} on the shelf{standing.length > 1 ? ', ' : ''}</span
+          >{#if standing.length > 1}<button
+              class="min-h-11 underline underline-offset-4 lg:min-h-0"
+              onclick={() => (isOrdering = true)}>put in order</button
+            ><br class="max-lg:hidden" />{/if}
+          <span class="max-lg:hidden">{backedUp}</span>
         </li>
-      {/each}
-      <li class="ml-auto hidden shrink-0 self-end pb-1 text-right text-[0.8125rem] text-quiet lg:block">
-        {standing.length} on the shelf<br />{backedUp}
-      </li>
-    </ul>
+      </ul>
+    {/if}
   </section>
 {/if}
 
@@ -102,9 +103,5 @@
       var(--wood) 54px 61px,
       var(--board) 61px
     );
-  }
-  .board {
-    display: block;
-    height: 7px;
   }
 </style>

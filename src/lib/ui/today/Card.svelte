@@ -6,19 +6,33 @@
   import { STEPS } from '$core/steps/table/all';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
+  import Later from '../tag/Later.svelte';
   import { lateWord } from '../shelf/when';
   import VesselMini from '../vessel/VesselMini.svelte';
   import { putsText } from '../tag/steps-on-card';
   import { FORMS, hasForm } from './forms';
   import { warningsOf } from './warnings';
 
-  /** One batch on the walk: what is wrong, what is due, each done in one tap or one number. */
-  let { batch, due }: { batch: Batch; due: Due[] } = $props();
+  /** One batch on the walk (of several to be bottled `corker` comes first): what is wrong, what is due, each done in one tap or one number. */
+  let { batch, due, corker = null }: { batch: Batch; due: Due[]; corker?: Batch | null } = $props();
 
   const vessel = $derived(vesselById(batch.state.fills[0]?.vesselId ?? ''));
   const warnings = $derived(warningsOf(batch, household.now, household.settings.volume));
   const zone = $derived(batch.state.zone);
+  /** The first wine of a household is told what to look for. */
+  const isFirst = $derived(household.counts.batches === 1);
 </script>
+
+{#snippet room(d: Due)}
+  {#if d.step.id === 'bottle' && corker && corker.id !== batch.id}<span
+      class="block text-quiet"
+      data-testid="one-corker">One corker: after the {corker.state.name}.</span
+    >{/if}
+  {#if d.step.id === 'rack-1' || d.step.id === 'rack-2'}{#await import('./NoRoom.svelte') then { default: NoRoom }}<NoRoom
+        {batch}
+        due={d}
+      />{/await}{/if}
+{/snippet}
 
 <article class="inkline grid grid-cols-[60px_minmax(0,1fr)] gap-x-5 py-3" aria-label={batch.state.name}>
   <a
@@ -56,25 +70,32 @@
                 >, {lateWord(d, household.now, zone)}</span
               >{/if}<span class="text-quiet">. {own(d.step.how)}</span>
             {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}
+            {#if isFirst}<span class="block" data-testid="look-for"
+                >Look for: {STEPS[d.step.id].chore.lookFor}</span
+              >{/if}
+            {@render room(d)}
           </p>
-          {#if hasForm(form)}
-            {#await FORMS[form]()}<span class="min-h-11"></span>{:then { default: Form }}<Form
-                {batch}
-              />{:catch}<a class="btn btn-line" href="/batches/{batch.id}#{form}">Write it down there</a
-              >{/await}
-          {:else if form === 'add'}<a class="btn btn-line" href="/batches/{batch.id}#add"
-              >Write down what went in</a
-            >
-          {:else if form}<a class="btn btn-line" href="/batches/{batch.id}#{form}">Write it down there</a>
-          {:else}
-            <button
-              class="btn btn-primary"
-              onclick={() =>
-                tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, () =>
-                  doStep(batch.state, d.step.id)
-                )}>{STEPS[d.step.id].tap ?? 'Done'}</button
-            >
-          {/if}
+          <span class="no-print flex min-w-0 flex-wrap items-center gap-3">
+            <Later {batch} due={d} />
+            {#if hasForm(form)}
+              {#await FORMS[form]()}<span class="min-h-11"></span>{:then { default: Form }}<Form
+                  {batch}
+                />{:catch}<a class="btn btn-line" href="/batches/{batch.id}#{form}">Write it down there</a
+                >{/await}
+            {:else if form === 'add'}<a class="btn btn-line" href="/batches/{batch.id}#add"
+                >Write down what went in</a
+              >
+            {:else if form}<a class="btn btn-line" href="/batches/{batch.id}#{form}">Write it down there</a>
+            {:else}
+              <button
+                class="btn btn-primary"
+                onclick={() =>
+                  tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, () =>
+                    doStep(batch.state, d.step.id)
+                  )}>{STEPS[d.step.id].tap ?? 'Done'}</button
+              >
+            {/if}
+          </span>
         </li>
       {:else}
         <li class="text-quiet">Nothing due. <a class="link" href="/batches/{batch.id}">Look at it</a></li>

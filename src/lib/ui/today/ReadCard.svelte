@@ -7,7 +7,7 @@
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';
   import { readNote } from '../reading/read-note';
-  import { readStem } from '../field/stem';
+  import { readStem } from '$core/commands/stem';
   import StemAsk from '../field/StemAsk.svelte';
   import { tell } from '../nav/said.svelte';
 

@@ -1,4 +1,6 @@
-import { giveOrTake, type HowFar } from '$core/belief/how-far';
+import type { Belief } from '$core/belief/believe';
+import { giveOrTake, howFar, type HowFar } from '$core/belief/how-far';
+import type { BottlingCheck } from '$core/finish/judge';
 import type { Estimate } from '$core/units/range';
 import { abvText } from '$core/units/format';
 
@@ -19,6 +21,18 @@ export function howFarText({ word, chance }: HowFar): string {
       return chance >= SURE ? 'still working' : `likely still working${percent}`;
   }
 }
+
+/** What can be said of a wine that nobody has read, and why that is not enough to bottle it; nothing where it was read. */
+export const unreadText = (
+  check: BottlingCheck | null,
+  belief: Belief | null,
+  vesselId: string | undefined
+): string => {
+  const told = belief?.vessels[vesselId ?? ''] ?? belief;
+  return check?.reachable.needsReading && told
+    ? `By all that went in and was seen it is ${howFarText(howFar(told))}; a guess fills no bottle, and one reading settles it.`
+    : '';
+};
 
 /** A range whose half is more than this part of its figure is told as a range. */
 const WIDE = 0.5;

@@ -12,6 +12,8 @@ import { fileSchema } from '$lib/files/vecino-file';
 import { amountAnswerSchema, amountRequestSchema } from '../amount-request';
 import { batchRequestSchema } from '../batch-request';
 import { forecastRequestSchema } from '../forecast/request';
+import { finishAnswerSchema, finishRequestSchema } from '../finish/request';
+import { phraseAnswerSchema, phraseRequestSchema } from '../phrase/request';
 import { settingsSchema } from '$core/units/settings';
 
 /** Everything that is stored, exported or sent, under its name. */
@@ -31,7 +33,11 @@ const SCHEMAS = {
   batchRequest: batchRequestSchema,
   forecastRequest: forecastRequestSchema,
   amountRequest: amountRequestSchema,
-  amountAnswer: amountAnswerSchema
+  amountAnswer: amountAnswerSchema,
+  finishRequest: finishRequestSchema,
+  finishAnswer: finishAnswerSchema,
+  phraseRequest: phraseRequestSchema,
+  phraseAnswer: phraseAnswerSchema
 } as const;
 
 /** JSON Schema (draft 2020-12) of all of it, made from what the app itself checks with. */

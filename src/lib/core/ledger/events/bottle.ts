@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { heatSchema } from '../../ferment/heat';
 import { BOTTLE_TYPES } from '../../tables/bottles';
 import { emptyFill, fillL, keepShare } from '../fill';
 import { bottleId } from '../flow';
@@ -24,13 +25,15 @@ const data = z.strictObject({
   bar20: z.number().finite().min(0).optional(),
   /** whether it was said to be clear, and to drop no more */
   clear: z.boolean().optional(),
+  /** heated through in the bottle, stoppers loose, before it was closed: the core as it was measured */
+  heat: heatSchema.optional(),
   /** as in a transfer */
   emptied: z.boolean().optional()
 });
 type BottleData = z.infer<typeof data>;
 
 function bottle(s: Working, e: Of<BottleData>, at: number): void {
-  const { bottles, from, primingGL, clear, bar20, emptied } = e.data;
+  const { bottles, from, primingGL, clear, bar20, heat, emptied } = e.data;
   const litres = bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
   const count = bottles.reduce((sum, b) => sum + b.count, 0);
   const source = s.fills.find((f) => f.vesselId === from);
@@ -46,6 +49,7 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     types: bottles.map((b) => b.type),
     fill,
     primingGL: primingGL ?? 0,
+    heat: heat ?? null,
     isClear: clear ?? null,
     bar20: bar20 ?? null,
     heldKg: held,
@@ -71,7 +75,15 @@ export const bottled = defineEvent({
   data,
   touchesLiquid: true,
   apply: bottle,
-  check({ data: { from, bottles, emptied } }, { before, words }) {
+  check({ data: { from, bottles, emptied, heat, primingGL } }, { before, words }) {
+    if (heat && primingGL)
+      return [
+        {
+          level: 'ask',
+          text: 'Heat kills the yeast that was to make the bubbles, and a bottle that has any bursts in the bath.',
+          todo: 'Leave the sugar out, or the heat.'
+        }
+      ];
     const there = volumeIn(before, from);
     const left = there - bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
     return emptied && left > MUCH_LOST * there && left > 0.75
@@ -86,10 +98,11 @@ export const bottled = defineEvent({
   },
   says: (e) => ({
     what: ['Bottled'],
-    detail: e.data.bottles.flatMap((b, i): Part[] => [
-      `${i > 0 ? ', ' : ''}${b.count} × `,
-      { volumeL: b.sizeL }
-    ])
+    detail: e.data.bottles
+      .flatMap((b, i): Part[] => [`${i > 0 ? ', ' : ''}${b.count} × `, { volumeL: b.sizeL }])
+      .concat(
+        e.data.heat ? [', heated, ', { tempC: e.data.heat.coreC }, ` for ${e.data.heat.minutes} min`] : []
+      )
   }),
   source: (d) => d.from
 });

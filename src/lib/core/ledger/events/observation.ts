@@ -15,39 +15,49 @@ export const LOOKS = {
     vinegar: 'smells of vinegar',
     flat: 'smells flat, of sherry'
   },
-  surface: { clean: 'clean on top', film: 'a film on top', mould: 'mould on top' }
+  surface: { clean: 'clean on top', film: 'a film on top', mould: 'mould on top' },
+  inSpirit: { strings: 'strings in spirit: pectin', none: 'nothing in spirit' },
+  iodine: { blue: 'blue with iodine: starch', none: 'not blue with iodine' },
+  heated: { flocks: 'flocks when heated: protein', none: 'no cloud when heated' },
+  shaken: { puffs: 'still holds gas', none: 'free of gas' }
 } as const;
 
 const oneOf = <T extends object>(of: T) =>
   z.enum(Object.keys(of) as [keyof T & string, ...(keyof T & string)[]]);
 
+/** What a look may hold, each thing by itself. */
+export const lookShape = {
+  /** bubbles counted at the airlock, and in how many seconds */
+  bubbles: z
+    .strictObject({
+      count: z.int().min(0).max(10_000),
+      seconds: z.number().finite().positive().max(7200)
+    })
+    .optional(),
+  cap: oneOf(LOOKS.cap).optional(),
+  foam: oneOf(LOOKS.foam).optional(),
+  taste: oneOf(LOOKS.taste).optional(),
+  clarity: oneOf(LOOKS.clarity).optional(),
+  smell: oneOf(LOOKS.smell).optional(),
+  surface: oneOf(LOOKS.surface).optional(),
+  inSpirit: oneOf(LOOKS.inSpirit).optional(),
+  iodine: oneOf(LOOKS.iodine).optional(),
+  heated: oneOf(LOOKS.heated).optional(),
+  shaken: oneOf(LOOKS.shaken).optional(),
+  /** how warm it is, °C */
+  tempC: z.number().finite().min(-10).max(60).optional(),
+  /** days in which nothing was seen to move */
+  stillDays: z.number().finite().min(0).max(2000).optional()
+};
+
 const data = z
-  .strictObject({
-    vesselId: id.optional(),
-    /** bubbles counted at the airlock, and in how many seconds */
-    bubbles: z
-      .strictObject({
-        count: z.int().min(0).max(10_000),
-        seconds: z.number().finite().positive().max(7200)
-      })
-      .optional(),
-    cap: oneOf(LOOKS.cap).optional(),
-    foam: oneOf(LOOKS.foam).optional(),
-    taste: oneOf(LOOKS.taste).optional(),
-    clarity: oneOf(LOOKS.clarity).optional(),
-    smell: oneOf(LOOKS.smell).optional(),
-    surface: oneOf(LOOKS.surface).optional(),
-    /** how warm it is, °C */
-    tempC: z.number().finite().min(-10).max(60).optional(),
-    /** days in which nothing was seen to move */
-    stillDays: z.number().finite().min(0).max(2000).optional()
-  })
+  .strictObject({ vesselId: id.optional(), ...lookShape })
   .refine(
     (d) => Object.entries(d).some(([k, v]) => k !== 'vesselId' && v !== undefined),
     'holds nothing seen'
   );
 
-const SEEN = ['cap', 'foam', 'taste', 'clarity', 'smell', 'surface'] as const;
+const SEEN = Object.keys(LOOKS) as (keyof typeof LOOKS)[];
 
 /** What was seen of a look, in words. */
 function said(d: z.infer<typeof data>): Part[] {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fillL, keepShare, pourInto } from '../fill';
+import { A_DREG_L, fillL, keepShare, pourInto } from '../fill';
 import { fillOf, takeFrom } from '../operations';
 import { MUCH_LOST, volumeIn } from '../question';
 import { doubt, type Working } from '../state';
@@ -29,7 +29,13 @@ function transfer(s: Working, data: TransferData, at: number): void {
   const outL = pouredL + data.lossL;
   const perL = takeFrom(s, source, outL, 'rack', data.emptied);
   const isEmptied = !s.fills.includes(source);
-  const before = { ...source, cost: source.cost };
+  const before = { ...source, cost: source.cost, racked: source.racked };
+  // Joined again to wine that was racked no more often than it: no racking, it only stood apart.
+  const isNew = (id: string) => {
+    const there = s.fills.find((f) => f.vesselId === id);
+    return !there || fillL(there) <= A_DREG_L || there.racked.length > before.racked.length;
+  };
+  const isMoved = data.to.some((t) => t.vesselId !== data.from && isNew(t.vesselId));
   // Into itself: what stays is poured back when all else is out.
   for (const to of data.to)
     if (to.vesselId !== data.from || isEmptied) pourInto(fillOf(s, to.vesselId), before, to.volumeL * perL);
@@ -53,8 +59,10 @@ function transfer(s: Working, data: TransferData, at: number): void {
     source.cost *= 1 - gone;
   } else for (const lot of s.lots) if (lot.vesselId === data.from && main) lot.vesselId = main.vesselId;
   s.lostL += data.lossL;
-  if (keep < SPLIT) s.rackings.push({ at, lossL: data.lossL });
-  else s.splits.push(at);
+  if ((isEmptied && stays > 0) || (keep < SPLIT && isMoved)) {
+    s.rackings.push({ at, lossL: data.lossL });
+    for (const t of data.to) fillOf(s, t.vesselId).racked = [...before.racked, at];
+  } else s.splits.push(at);
   if (Math.abs(outL - volume) > Math.max(0.2, 0.04 * volume) && (isEmptied || outL > volume))
     s.corrections.push({ kind: 'volume', at, expectedL: volume, foundL: outL });
 }

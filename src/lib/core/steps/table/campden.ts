@@ -3,6 +3,13 @@ import { defineStep, wait } from './define';
 import { powder, usualDoseG } from './powder';
 
 export const campden = defineStep({
+  chore: {
+    minutes: 3,
+    takes: ['Campden tablets', 'two spoons to crush with'],
+    isClean: true,
+    ifLate: 'Wild yeast wakes in a warm must within a day.',
+    lookFor: 'A faint sting in the nose over the bucket; nothing is seen.'
+  },
   inPlan: ({ plan }) =>
     choiceOf(plan, 'wildYeast') === 'sulphite'
       ? {
@@ -14,6 +21,7 @@ export const campden = defineStep({
       : null,
   doneAt: (s) => s.powdersG.campden?.at,
   isPut: true,
+  isAnyTime: true,
   puts: (s) => [{ ingredients: [powder('campden', usualDoseG('campden', s))] }],
   tap: 'Sulphite in',
   card: 'campden'

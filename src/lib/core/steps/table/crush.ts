@@ -10,6 +10,13 @@ const WASH = {
 const FRUIT = { bag: ', the fruit in a bag', free: ', the fruit loose' } as const;
 
 export const crush = defineStep({
+  chore: {
+    minutes: 60,
+    takes: ['masher', 'scale', 'jug'],
+    isClean: true,
+    ifLate: 'Fruit that lies goes soft and wild.',
+    lookFor: 'No whole fruit left, and no sugar that grates under the spoon.'
+  },
   inPlan: ({ plan, hasFruit, isInfusion }) => ({
     title: hasFruit ? 'Crush and mix' : isInfusion ? 'Infuse, strain and mix' : 'Mix the must',
     short: 'crush',

@@ -16,6 +16,8 @@ export type InPlan = {
   everyH?: number;
   /** it is not for a wine that still works */
   wantsDone?: boolean;
+  /** it waits until the stem says 1.000 */
+  wantsDry?: boolean;
   /** it is not put off once the wine has quietened, but not under so many hours: its cap has fallen */
   withQuietH?: number;
 };
@@ -25,7 +27,33 @@ export type Put = { vesselId?: string; ingredients: Ingredient[] };
 
 /** The forms that write down what one tap cannot. */
 export type StepForm =
-  'read' | 'pitch' | 'fruit-out' | 'rack' | 'bottle' | 'add' | 'look' | 'warmth' | 'split' | 'top-up';
+  | 'read'
+  | 'pitch'
+  | 'fruit-out'
+  | 'rack'
+  | 'bottle'
+  | 'add'
+  | 'look'
+  | 'warmth'
+  | 'split'
+  | 'top-up'
+  | 'stabilise'
+  | 'sweeten'
+  | 'clear';
+
+/** What a step is to the one who does it. All common practice. */
+export type Chore = {
+  /** about how long it takes, minutes, beside the cleaning */
+  minutes: number;
+  /** what is taken along */
+  takes: readonly string[];
+  /** whether what touches the wine is sanitised for it */
+  isClean?: boolean;
+  /** what it costs to let it wait */
+  ifLate: string;
+  /** what shows that it is right to do it now, or was done well: for who does it for the first time */
+  lookFor: string;
+};
 
 /** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */
 export type StepDef = {
@@ -40,6 +68,8 @@ export type StepDef = {
   againH?: (s: BatchState) => number;
   /** whether its time is past, done or not */
   isOver?: (s: BatchState) => boolean;
+  /** it may go in at any time: its doing says nothing of the steps before it */
+  isAnyTime?: boolean;
   /** its doing is what went in: a tick never stands in for it */
   isPut?: boolean;
   /** what one tap puts in, with the usual dose; null when it wants a number */
@@ -52,10 +82,12 @@ export type StepDef = {
   form?: StepForm;
   /** how it is done in a batch where it is done otherwise than planned; null where it is not */
   otherwise?: (s: BatchState) => { title: string; short: string; how: string; form: StepForm } | null;
-  /** whether nothing but that form can write it down */
-  wantsForm?: (s: BatchState) => boolean;
+  /** the form that has to say what went in; null while one tap can do it */
+  wantsForm?: (s: BatchState) => StepForm | null;
   /** whether the wine leaves its vessel by it */
   empties?: boolean;
+  /** what it is to the one who does it */
+  chore: Chore;
   /** the card of the brew day that is its doing */
   card?: string;
 };

@@ -4,6 +4,13 @@ import { defineStep, wait } from './define';
 import { powder, usualDoseG } from './powder';
 
 export const enzyme = defineStep({
+  chore: {
+    minutes: 3,
+    takes: ['pectic enzyme', 'teaspoon'],
+    isClean: true,
+    ifLate: 'Later it frees less, and the wine may stay hazy.',
+    lookFor: 'Thinner, darker juice by tomorrow, and pulp that sinks.'
+  },
   inPlan({ plan, hasEnzyme }) {
     if (!hasEnzyme) return null;
     const school = choiceOf(plan, 'wildYeast');
@@ -21,6 +28,7 @@ export const enzyme = defineStep({
   },
   doneAt: (s) => s.powdersG['pectic-enzyme']?.at,
   isPut: true,
+  isAnyTime: true,
   puts: (s) => [{ ingredients: [powder('pectic-enzyme', usualDoseG('enzyme', s))] }],
   tap: 'Enzyme in',
   card: 'pectic-enzyme'

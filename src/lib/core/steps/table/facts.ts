@@ -7,7 +7,7 @@ import type { StepId } from '../../tables/step-id';
 /** What of a plan its steps turn on. */
 export type PlanFacts = {
   plan: Plan;
-  /** days the fruit stays in; 0 without fruit */
+  /** days the fruit stays in, as it is chosen or usual for it; 0 without fruit */
   steepDays: number;
   hasFruit: boolean;
   /** strained off before the ferment, and no fruit left in */
@@ -19,11 +19,15 @@ export type PlanFacts = {
   begins: StepId;
 };
 
+/** Days on the fruit, where they were chosen. */
+const CHOSEN_DAYS: Record<string, number> = { three: 3, five: 5, seven: 7, ten: 10 };
+
 export function factsOf(plan: Plan): PlanFacts {
   const fruit = plan.ingredients
     .filter((i) => i.kind === 'produce' && i.massKg > 0 && !i.pressed && !isStrained(i))
     .flatMap((i) => entryOf(i) ?? []);
-  const steepDays = Math.max(0, ...fruit.map((p) => p.steepDays[1]));
+  const usual = Math.max(0, ...fruit.map((p) => p.steepDays[1]));
+  const steepDays = usual > 0 ? (CHOSEN_DAYS[choiceOf(plan, 'fruitFor')] ?? usual) : 0;
   const isWild = choiceOf(plan, 'wildYeast') === 'wild';
   return {
     plan,

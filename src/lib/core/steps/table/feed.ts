@@ -57,10 +57,18 @@ const secondPart = ({ plan }: PlanFacts): InPlan | null =>
 /** A later part of the sugar. */
 export const sugarPart = (step: 'feed-1' | 'feed-2'): StepDef =>
   defineStep({
+    chore: {
+      minutes: 10,
+      takes: ['sugar', 'scale', 'jug', 'hydrometer and its jar'],
+      isClean: true,
+      ifLate: 'The yeast grows old on little; then the sugar stays.',
+      lookFor: 'The gravity goes up by what you put in, and falls again within two days.'
+    },
     inPlan: step === 'feed-1' ? firstPart : secondPart,
     doneAt: (s) => (left(s, step) ? null : s.sugarAt),
     isPut: true,
+    isAnyTime: true,
     puts: (s) => left(s, step),
-    wantsForm: (s) => left(s, step) === null,
+    wantsForm: (s) => (left(s, step) === null ? 'add' : null),
     tap: 'Sugar in'
   });

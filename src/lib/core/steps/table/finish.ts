@@ -1,11 +1,15 @@
 import type { BatchState } from '../../ledger/state';
+import { beliefOf } from '../../belief/believe';
+import { stabilising } from '../../finish/stabilise';
+import { InputError } from '../../units/input-error';
 import type { Plan } from '../../plan/plan';
+import { finedAt } from '../../finish/clear';
 import { DOSES } from '../../tables/doses';
 import { choiceOf } from '../../tables/schools';
 import type { StepId } from '../../tables/step-id';
 import type { Wait } from '../step';
-import { DAY, defineStep, wait } from './define';
-import { intoAll } from './powder';
+import { DAY, defineStep, wait, type Put } from './define';
+import { intoAll, powder } from './powder';
 
 /** Hours a wine takes to be clear after its last racking, by how it is cleared. Common practice. */
 const CLEAR: Record<string, [number, number]> = {
@@ -24,6 +28,13 @@ const untilClear = (plan: Plan, why: string): Wait => {
 };
 
 export const finings = defineStep({
+  chore: {
+    minutes: 75,
+    takes: ['finings', 'jug', 'long spoon'],
+    isClean: true,
+    ifLate: 'It only clears later; nothing is lost.',
+    lookFor: 'Within a day a clear band at the top that grows downwards.'
+  },
   inPlan: ({ plan }) =>
     isFined(plan)
       ? {
@@ -37,12 +48,12 @@ export const finings = defineStep({
           wantsDone: true
         }
       : null,
-  doneAt: (s) => s.powdersG.bentonite?.at ?? s.powdersG.kieselsol?.at ?? s.powdersG.chitosan?.at,
+  doneAt: (s) => finedAt(s),
   puts: (s) =>
     choiceOf(s.plan, 'clearing') === 'bentonite'
       ? intoAll(s, [['bentonite', DOSES.bentonite.perL[1]]])
       : null,
-  wantsForm: (s) => choiceOf(s.plan, 'clearing') !== 'bentonite',
+  wantsForm: (s) => (choiceOf(s.plan, 'clearing') === 'bentonite' ? null : 'clear'),
   tap: 'Finings in'
 });
 
@@ -52,7 +63,30 @@ function stabilisedAt(s: BatchState): number | null {
   return all.length > 0 && all.every((at) => at !== null) ? Math.max(...(all as number[])) : null;
 }
 
+/** Both into every vessel, by its own pH and strength; null where its pH is past what a dose can protect. */
+function preservers(s: BatchState): Put[] | null {
+  try {
+    return s.fills.map((f) => {
+      const { metabisulphiteG, sorbateG } = stabilising(s, f, { belief: beliefOf(s) });
+      return {
+        vesselId: f.vesselId,
+        ingredients: [powder('metabisulphite', metabisulphiteG), powder('sorbate', sorbateG)]
+      };
+    });
+  } catch (e) {
+    if (e instanceof InputError) return null;
+    throw e;
+  }
+}
+
 export const stabilise = defineStep({
+  chore: {
+    minutes: 10,
+    takes: ['metabisulphite', 'sorbate', 'fine scale', 'jug'],
+    isClean: true,
+    ifLate: 'Sweetened without it, it may start again in the bottle.',
+    lookFor: 'No bubbles, clear, and the same gravity three days apart, before it goes in.'
+  },
   inPlan: ({ plan }) =>
     choiceOf(plan, 'finish') === 'stabilise'
       ? {
@@ -65,11 +99,8 @@ export const stabilise = defineStep({
       : null,
   doneAt: stabilisedAt,
   isPut: true,
-  puts: (s) =>
-    intoAll(s, [
-      ['metabisulphite', DOSES.metabisulphite.perL[1]],
-      ['sorbate', DOSES.sorbate.perL[1]]
-    ]),
+  puts: preservers,
+  wantsForm: (s) => (preservers(s) === null ? 'stabilise' : null),
   tap: 'Both are in'
 });
 
@@ -80,6 +111,13 @@ const SWEETEN: Record<string, string> = {
 };
 
 export const sweeten = defineStep({
+  chore: {
+    minutes: 30,
+    takes: ['sugar or sweetener', 'glasses', 'scale', 'hydrometer and its jar'],
+    isClean: true,
+    ifLate: 'Nothing is lost: it is only drier for longer.',
+    lookFor: 'The glass you liked, a day later still the one you like.'
+  },
   inPlan({ plan }) {
     const finish = choiceOf(plan, 'finish');
     const how = SWEETEN[finish];
@@ -97,10 +135,17 @@ export const sweeten = defineStep({
   },
   doneAt: (s) => (s.sweetenedAt !== null && s.sweetenedAt >= (stabilisedAt(s) ?? 0) ? s.sweetenedAt : null),
   isPut: true,
-  wantsForm: () => true
+  wantsForm: () => 'sweeten'
 });
 
 export const bottle = defineStep({
+  chore: {
+    minutes: 90,
+    takes: ['clean bottles', 'siphon', 'corks or caps', 'corker or capper'],
+    isClean: true,
+    ifLate: 'A full, cool jar keeps for months: there is no hurry.',
+    lookFor: 'Print can be read through it, and the gravity has not moved for three days.'
+  },
   inPlan({ plan }) {
     const finish = choiceOf(plan, 'finish');
     const after = (step: StepId, minH: number, maxH: number) =>

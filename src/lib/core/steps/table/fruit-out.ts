@@ -1,6 +1,6 @@
 import { takeFruitOut } from '../../commands/move';
 import { choiceOf } from '../../tables/schools';
-import { DAY, defineStep, wait } from './define';
+import { DAY, defineStep, wait, type InPlan } from './define';
 
 const HOW = {
   drip: 'Lift it and let it drip: clear wine.',
@@ -11,15 +11,28 @@ const HOW = {
 /** Fruit that has hardly given stays, though the rush is over. Common practice: three days. */
 const LEAST_H = 3 * DAY;
 
+/** Where nobody said so many days, the wine's own pace has a word. */
+const BY: Record<string, Pick<InPlan, 'withQuietH' | 'wantsDry'>> = {
+  usual: { withQuietH: LEAST_H },
+  dry: { wantsDry: true }
+};
+
 export const fruitOut = defineStep({
+  chore: {
+    minutes: 15,
+    takes: ['sieve or bag', 'second bucket'],
+    isClean: true,
+    ifLate: 'Spent pulp turns the wine bitter, then sour.',
+    lookFor: 'Pale, limp fruit without smell; the cap no longer rises.'
+  },
   inPlan: ({ plan, hasFruit, begins, steepDays }) =>
     hasFruit
       ? {
           title: 'Fruit out',
           short: 'fruit out',
-          how: HOW[choiceOf(plan, 'press')],
+          how: `${choiceOf(plan, 'fruitFor') === 'dry' ? 'Once the stem says 1.000. ' : ''}${HOW[choiceOf(plan, 'press')]}`,
           waits: [wait(begins, steepDays * DAY, (steepDays + 3) * DAY, 'colour and taste are out by then')],
-          withQuietH: LEAST_H
+          ...BY[choiceOf(plan, 'fruitFor')]
         }
       : null,
   doneAt: (s) => s.fruitOutAt,

@@ -41,6 +41,13 @@ function left(s: BatchState, part: number): Put[] | null {
  */
 export const nutrientPart = (part: number): StepDef =>
   defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['nutrient', 'teaspoon', 'cup'],
+      isClean: true,
+      ifLate: 'Given past a third of the sugar it feeds what you do not want.',
+      lookFor: 'It foams up at once when stirred in, and works harder by evening.'
+    },
     inPlan({ plan, begins }) {
       const feeds = evaluate(plan).feeds;
       const feed = feeds[part];
@@ -73,6 +80,7 @@ export const nutrientPart = (part: number): StepDef =>
       return s.rackings.length > 0 || isPast || isLate;
     },
     isPut: true,
+    isAnyTime: true,
     puts: (s) => {
       const rest = left(s, part);
       return rest && rest[0]!.ingredients.length > 0 ? rest : null;

@@ -11,6 +11,13 @@ const HOW = {
 } as const;
 
 export const pitch = defineStep({
+  chore: {
+    minutes: 5,
+    takes: ['yeast', 'thermometer'],
+    isClean: true,
+    ifLate: 'A must that waits warm and sweet is anybody’s: mould, wild yeast.',
+    lookFor: 'Froth and a low hiss within one or two days.'
+  },
   inPlan: ({ plan, isWild, isStarter, hasEnzyme }) =>
     isWild
       ? null

@@ -1,3 +1,4 @@
+import { rackedAt } from '../../ledger/state';
 import { choiceOf } from '../../tables/schools';
 import { DAY, defineStep, wait } from './define';
 
@@ -9,6 +10,13 @@ const TOP_UP = {
 } as const;
 
 export const intoGlass = defineStep({
+  chore: {
+    minutes: 25,
+    takes: ['siphon', 'clean jar', 'airlock and bung'],
+    isClean: true,
+    ifLate: 'Open wine that no longer works takes air: flat first, then vinegar.',
+    lookFor: 'The cap has fallen, bubbles come seldom, and the stem says 1.010 or less.'
+  },
   inPlan({ plan, hasFruit, begins }) {
     const sugar = choiceOf(plan, 'sugar');
     const lastFeed =
@@ -25,19 +33,26 @@ export const intoGlass = defineStep({
       ]
     };
   },
-  doneAt: (s) => s.rackings[0]?.at,
+  doneAt: (s) => rackedAt(s, 1),
   form: 'rack',
   empties: true
 });
 
 export const offTheLees = defineStep({
+  chore: {
+    minutes: 25,
+    takes: ['siphon', 'clean jar', 'airlock and bung'],
+    isClean: true,
+    ifLate: 'Lees turn bitter, then smell of eggs.',
+    lookFor: 'A firm layer at the bottom, and clearer wine over it.'
+  },
   inPlan: ({ plan }) => ({
     title: 'Rack off the lees',
     short: 'rack',
     how: `Once it has thrown its sediment; ${TOP_UP[choiceOf(plan, 'topUp')]}.`,
     waits: [wait('rack-1', 30 * DAY, 45 * DAY, 'lees turn bitter in time')]
   }),
-  doneAt: (s) => s.rackings[1]?.at,
+  doneAt: (s) => rackedAt(s, 2),
   form: 'rack',
   empties: true
 });

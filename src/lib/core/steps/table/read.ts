@@ -1,4 +1,4 @@
-import { isReadingAside, lastReadAt, leastRead } from '../../ledger/state';
+import { isReadingAside, lastReadAt, leastRead, timesRacked } from '../../ledger/state';
 import { DAY, defineStep, wait } from './define';
 
 /** What is asked of who reads no gravity in a batch. */
@@ -10,6 +10,13 @@ const LOOK = {
 } as const;
 
 export const read = defineStep({
+  chore: {
+    minutes: 5,
+    takes: ['hydrometer and its jar', 'thermometer'],
+    isClean: true,
+    ifLate: 'Nobody knows how far it is; before bottling that is what bursts bottles.',
+    lookFor: 'Read at the flat of the liquid, the stem spinning free, no bubbles on it.'
+  },
   inPlan: () => ({
     title: 'Read the gravity',
     short: 'read',
@@ -24,7 +31,7 @@ export const read = defineStep({
     return fill ? lastReadAt(s, fill) : s.readings.at(-1)?.at;
   },
   // Often while it runs, seldom while it clears. Common practice.
-  againH: (s) => (s.rackings.length === 0 ? 48 : s.rackings.length === 1 ? 7 * DAY : 21 * DAY),
+  againH: (s) => [48, 7 * DAY][timesRacked(s)] ?? 21 * DAY,
   form: 'read',
   otherwise: (s) => (isReadingAside(s) ? LOOK : null)
 });

@@ -40,6 +40,14 @@ const TABLET_GL = CAMPDEN_TABLET_G / L_PER['us-gal'];
 /** What is done about a wine in trouble: how each is written down, and seen to be done. `steps/trouble` orders them. */
 export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
   'read-again': defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['hydrometer and its jar'],
+      isClean: true,
+      ifLate: 'A guess takes the place of a figure.',
+      lookFor: 'Spin the stem; twice the same is once right.'
+    },
+
     doneAt: (s, since = 0) =>
       first(
         (isReadingAside(s) ? s.looks : s.readings).map((r) => r.at),
@@ -49,28 +57,88 @@ export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
     otherwise: read.otherwise!
   }),
   // A temperature taken is what shows that it was done.
-  warm: defineStep({ doneAt: (s, since = 0) => feltAt(s, since, (c) => c >= WARM_C), form: 'warmth' }),
-  cool: defineStep({ doneAt: (s, since = 0) => feltAt(s, since, () => true), form: 'warmth' }),
+  warm: defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['thermometer', 'blanket or a warmer place'],
+      ifLate: 'Cold yeast falls asleep, and is harder to wake.',
+      lookFor: 'Bubbles again within a day or two of warmth.'
+    },
+    doneAt: (s, since = 0) => feltAt(s, since, (c) => c >= WARM_C),
+    form: 'warmth'
+  }),
+  cool: defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['thermometer', 'wet cloth or a cooler place'],
+      ifLate: 'Hot yeast tires, and tastes of it.',
+      lookFor: 'Slower, steadier bubbles by tomorrow.'
+    },
+    doneAt: (s, since = 0) => feltAt(s, since, () => true),
+    form: 'warmth'
+  }),
   air: defineStep({
+    chore: {
+      minutes: 3,
+      takes: ['long spoon'],
+      isClean: true,
+      ifLate: 'After the first third of the sugar air does harm.',
+      lookFor: 'A livelier hiss within hours.'
+    },
+
     doneAt: (s, since = 0) => first(s.stirs, since),
     deed: (s) => stir(s.id),
     tap: 'Stirred'
   }),
   food: defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['nutrient', 'cup'],
+      isClean: true,
+      ifLate: 'Hungry yeast makes a smell of eggs, then stops.',
+      lookFor: 'Foam at once, faster bubbles by tomorrow.'
+    },
+
     doneAt: (s) => powderAt(s, 'nutrient', 'dap', 'energizer'),
     isPut: true,
     puts: (s) => intoAll(s, [['nutrient', DOSES.nutrient.perL[1] / 2]]),
     tap: 'Nutrient in'
   }),
   hulls: defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['yeast hulls', 'cup'],
+      isClean: true,
+      ifLate: 'What poisons the yeast stays in the wine.',
+      lookFor: 'No more than a cloud; fresh yeast lives longer after it.'
+    },
+
     doneAt: (s) => powderAt(s, 'yeast-hulls'),
     isPut: true,
     puts: (s) => intoAll(s, [['yeast-hulls', DOSES['yeast-hulls'].perL[1]]]),
     tap: 'Hulls in'
   }),
   // A starter stands beside the wine: nothing is in it yet.
-  'build-up': defineStep({ doneAt: () => null, tap: 'It foams' }),
+  'build-up': defineStep({
+    chore: {
+      minutes: 20,
+      takes: ['jar', 'yeast', 'sugar', 'some of the wine'],
+      isClean: true,
+      ifLate: 'Yeast thrown into strong wine dies within the hour.',
+      lookFor: 'Froth on the jar before more of the wine goes in.'
+    },
+    doneAt: () => null,
+    tap: 'It foams'
+  }),
   'fresh-yeast': defineStep({
+    chore: {
+      minutes: 10,
+      takes: ['the working starter'],
+      isClean: true,
+      ifLate: 'The longer it stands, the less it will take.',
+      lookFor: 'Bubbles within two days.'
+    },
+
     doneAt: (s, since = 0) =>
       first(
         s.pitches.map((p) => p.at),
@@ -83,31 +151,88 @@ export const RUNGS: Record<(typeof RUNG_IDS)[number], StepDef> = {
     form: 'pitch'
   }),
   'make-room': defineStep({
+    chore: {
+      minutes: 20,
+      takes: ['second vessel', 'siphon'],
+      isClean: true,
+      ifLate: 'Foam finds its way through the airlock to the ceiling.',
+      lookFor: 'A third of the vessel free.'
+    },
+
     doneAt: (s, since = 0) => first([...s.splits, ...rackedAt(s)], since),
     form: 'split'
   }),
   splash: defineStep({
+    chore: {
+      minutes: 25,
+      takes: ['siphon', 'clean jar'],
+      isClean: true,
+      ifLate: 'The smell settles in, and then nothing takes it out.',
+      lookFor: 'The smell of eggs is fainter at once.'
+    },
+
     doneAt: (s, since = 0) => first(rackedAt(s), since),
     form: 'rack'
   }),
   cover: defineStep({
+    chore: {
+      minutes: 15,
+      takes: ['like wine or boiled water', 'bung'],
+      isClean: true,
+      ifLate: 'A film lives on air; vinegar follows.',
+      lookFor: 'Wine up to the neck, and no film a week later.'
+    },
+
     doneAt: (s, since = 0) => first([...Object.values(s.toppedAt), ...rackedAt(s)], since),
     form: 'top-up'
   }),
   sulphite: defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['Campden tablets'],
+      isClean: true,
+      ifLate: 'What lives on the wine goes on.',
+      lookFor: 'No film, no new haze within a week.'
+    },
+
     doneAt: (s) => powderAt(s, 'campden', 'metabisulphite'),
     isPut: true,
     puts: (s) => intoAll(s, [['campden', TABLET_GL]]),
     tap: 'Sulphite in'
   }),
-  'spirit-test': defineStep({ doneAt: () => null, tap: 'Strings or jelly' }),
+  'spirit-test': defineStep({
+    chore: {
+      minutes: 10,
+      takes: ['a spoonful of wine', 'four of spirit', 'a glass'],
+      ifLate: 'Without it you fine against the wrong haze.',
+      lookFor: 'Strings or jelly mean pectin.'
+    },
+    doneAt: () => null,
+    tap: 'Strings or jelly'
+  }),
   'late-enzyme': defineStep({
+    chore: {
+      minutes: 5,
+      takes: ['pectic enzyme'],
+      isClean: true,
+      ifLate: 'A pectin haze never falls by itself.',
+      lookFor: 'Clearer within a week or two.'
+    },
+
     doneAt: (s) => powderAt(s, 'pectic-enzyme'),
     isPut: true,
     puts: (s) => intoAll(s, [['pectic-enzyme', DOSES['pectic-enzyme'].perL[2]]]),
     tap: 'Enzyme in'
   }),
   fine: defineStep({
+    chore: {
+      minutes: 20,
+      takes: ['bentonite', 'hot water', 'jug'],
+      isClean: true,
+      ifLate: 'Protein haze comes back with every warm day.',
+      lookFor: 'A clear band at the top within days.'
+    },
+
     doneAt: (s) => powderAt(s, 'bentonite'),
     isPut: true,
     puts: (s) => intoAll(s, [['bentonite', DOSES.bentonite.perL[1]]]),

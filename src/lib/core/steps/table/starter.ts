@@ -1,6 +1,13 @@
 import { defineStep, wait } from './define';
 
 export const starter = defineStep({
+  chore: {
+    minutes: 10,
+    takes: ['clean jar', 'yeast', 'warm juice'],
+    isClean: true,
+    ifLate: 'The yeast goes in a day later for it.',
+    lookFor: 'A ring of froth by tomorrow, and a smell of bread.'
+  },
   inPlan: ({ isStarter }) =>
     isStarter
       ? {

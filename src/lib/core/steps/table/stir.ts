@@ -7,6 +7,13 @@ import { DAY, defineStep, wait } from './define';
 const airDays = (s: BatchState): number => (choiceOf(s.plan, 'air') === 'third' ? 6 : 3);
 
 export const stir = defineStep({
+  chore: {
+    minutes: 2,
+    takes: ['long spoon'],
+    isClean: true,
+    ifLate: 'A dry cap moulds in two or three days.',
+    lookFor: 'Fizz when the cap goes under, and a smell of bread and fruit.'
+  },
   inPlan({ plan, hasFruit, isInfusion }) {
     // What was strained leaves no cap to push down.
     if (choiceOf(plan, 'stirring') !== 'daily' || isInfusion) return null;

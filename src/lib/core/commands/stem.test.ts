@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { checkBottling } from '$core/finish/judge';
-import { DAY, eventsFrom } from '$core/ledger/events.fixture';
-import { foldBatch } from '$core/ledger/run';
-import { saysOf } from '$core/belief/says';
-import { standingOf } from '$core/belief/standing';
-import { sgFromBrix } from '$core/liquid/sugar';
-import type { Ingredient } from '$core/plan/plan';
-import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
+import { checkBottling } from '../finish/judge';
+import { DAY, eventsFrom } from '../ledger/events.fixture';
+import { foldBatch } from '../ledger/run';
+import { saysOf } from '../belief/says';
+import { standingOf } from '../belief/standing';
+import { sgFromBrix } from '../liquid/sugar';
+import type { Ingredient } from '../plan/plan';
+import { DEFAULT_SETTINGS, type Settings } from '../units/settings';
 import { askOf, readStem } from './stem';
 
 const T0 = Date.parse('2026-04-01T09:00:00Z');

@@ -5,7 +5,7 @@
   import { acknowledge } from '$core/commands/tick';
   import { perform } from '$lib/store/record';
   import type { Batch } from '$lib/store/household.svelte';
-  import Cautions from '../caution/Cautions.svelte';
+  import Cautions from './Cautions.svelte';
 
   /** What a batch is to be warned of at a place; what is put away stays away for this batch, and is in its log. */
   let { batch, place, scene = {} }: { batch: Batch; place: Place; scene?: Scene } = $props();

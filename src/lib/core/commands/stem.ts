@@ -1,10 +1,10 @@
-import { fermentedOf, wholeSg, type BatchState } from '$core/ledger/state';
-import { fermentedFromRefractometer } from '$core/liquid/refractometer';
-import { sgFrom, type Scale } from '$core/ferment/scales';
-import { brixFromSg } from '$core/liquid/sugar';
-import { InputError } from '$core/units/input-error';
-import { parseStem } from '$core/units/parse';
-import type { Settings } from '$core/units/settings';
+import { fermentedOf, wholeSg, type BatchState } from '../ledger/state';
+import { fermentedFromRefractometer } from '../liquid/refractometer';
+import { sgFrom, type Scale } from '../ferment/scales';
+import { brixFromSg } from '../liquid/sugar';
+import { InputError } from '../units/input-error';
+import { parseStem } from '../units/parse';
+import type { Settings } from '../units/settings';
 
 /** A reading as it was taken: the gravity, and the °Bx where a refractometer showed it. */
 export type Stem = { sg: number; bx: number | null };
@@ -28,6 +28,11 @@ export function askOf(text: string, on: Scale, s: Settings): 'bx' | 'potential' 
  */
 export function readStem(text: string, on: Scale, s: Settings, state?: BatchState): Stem {
   const { scale, reading } = parseStem(text, on);
+  return stemOf(scale, reading, s, state);
+}
+
+/** The same of a figure that was read already. @throws InputError that asks by what °Bx was read */
+export function stemOf(scale: Scale, reading: number, s: Settings, state?: BatchState): Stem {
   const { bxBy, potentialAt1100 } = s.hydrometer;
   if (scale !== 'brix' || reading < 0) return { sg: sgFrom(scale, reading, potentialAt1100), bx: null };
   if (bxBy === undefined)

@@ -1,0 +1,81 @@
+import { ledgerAbv } from '../ferment/alcohol';
+import type { Belief } from '../belief/believe';
+import { likelyStock } from '../belief/likely-stock';
+import { hasPreservers, isFinished, STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/evidence';
+import { fillL, type Fill } from '../ledger/fill';
+import { limitIn, type BatchState } from '../ledger/state';
+import { acidityOf } from '../must/adjust';
+import { DOSES } from '../tables/doses';
+import { sorbateDoseGL } from './sorbate';
+import { sulphiteDose, type SulphiteDose, type WineStyle } from './sulphite';
+
+export type Stabilising = {
+  volumeL: number;
+  ph: number;
+  /** whether somebody measured it; else it is what went in that says so */
+  isMeasured: boolean;
+  abv: number;
+  sulphite: SulphiteDose;
+  metabisulphiteG: number;
+  /** whether its pH asks for more than anyone gives: then this is the most, and protects less */
+  isMost: boolean;
+  sorbateG: number;
+};
+
+type StabiliseBy = {
+  style?: WineStyle;
+  /** free sulphur dioxide that was measured in it; then nothing more binds */
+  freeMgL?: number;
+  /** what its possible wines say of it, where they were asked */
+  belief?: Pick<Belief, 'vessels'> | null;
+};
+
+/**
+ * Sulphite and sorbate for one vessel, by its pH and its strength: with what a first dose loses to binding, and never
+ * less than what keeps a sweet wine from waking, nor more than anyone gives.
+ * @throws InputError where its pH is past what any sane dose protects
+ */
+export function stabilising(
+  s: Pick<BatchState, 'measured'>,
+  fill: Fill,
+  { style = 'white', freeMgL, belief = null }: StabiliseBy = {}
+): Stabilising {
+  const stock = likelyStock(fill, belief);
+  const volumeL = fillL(fill);
+  const ph = s.measured.ph ?? acidityOf(stock).ph;
+  const abv = ledgerAbv(stock).low;
+  const sulphite = sulphiteDose({ volumeL, ph, style, ...(freeMgL === undefined ? {} : { freeMgL }) });
+  const asked = freeMgL === undefined ? sulphite.withBoundG.low : sulphite.metabisulphiteG;
+  const mostG = DOSES.metabisulphite.perL[2] * volumeL;
+  return {
+    volumeL,
+    ph,
+    isMeasured: s.measured.ph !== null,
+    abv,
+    sulphite,
+    metabisulphiteG: Math.max(Math.min(asked, mostG), STABLE_METABISULPHITE_GL * volumeL),
+    isMost: asked > mostG,
+    sorbateG: Math.max(sorbateDoseGL(abv, ph), STABLE_SORBATE_GL) * volumeL
+  };
+}
+
+/**
+ * What stands between a vessel and being stabilised: a ferment that nobody has seen to be over, or a cloud, which is
+ * yeast. Sorbate stops no running ferment.
+ */
+export type Hindrance = 'not-finished' | 'not-clear';
+
+/** How clear it was when somebody last looked; null when nobody did. */
+export const clarityOf = (s: Pick<BatchState, 'looks'>, vesselId: string) =>
+  s.looks.findLast((l) => l.clarity && (l.vesselId === null || l.vesselId === vesselId))?.clarity ?? null;
+
+export function hindrancesOf(s: BatchState, fill: Fill): Hindrance[] {
+  const out: Hindrance[] = [];
+  if (!isFinished(fill, limitIn(s, fill))) out.push('not-finished');
+  const clarity = clarityOf(s, fill.vesselId);
+  if (clarity !== null && clarity !== 'clear') out.push('not-clear');
+  return out;
+}
+
+/** Whether sugar can go into a vessel and stay sugar. */
+export const isStable = (fill: Fill): boolean => hasPreservers(fill) && fill.stable!.wasFinished;

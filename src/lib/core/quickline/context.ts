@@ -1,0 +1,68 @@
+import type { Produce } from '../tables/produce';
+import type { MassUnit, VolumeUnit } from '../units/measure';
+import type { Country } from '../units/words';
+import type { Ask, Command, CommandKind } from './command';
+
+/** A wine that a line may speak of. */
+export type Wine = {
+  id: string;
+  name: string;
+  /** whether such a thing can happen to it as it stands; left out, anything can */
+  fits?: (kind: CommandKind) => boolean;
+};
+
+/** What a line is read by. */
+export type Context = {
+  /** ms */
+  now: number;
+  /** IANA */
+  zone: string;
+  mass: MassUnit;
+  volume: VolumeUnit;
+  temp: 'C' | 'F';
+  country: Country;
+  wines: readonly Wine[];
+  /** the wine of the page */
+  hereId: string | null;
+  /** vessels of the household, and the wine that stands in each */
+  vessels: readonly { id: string; name: string; capacityL: number; wineId?: string }[];
+  own: readonly Produce[];
+  /** what goes in together, by the household's own name for it */
+  sets?: readonly { name: string; line: string }[];
+};
+
+/** What was made of a piece of a line: nothing of either is nothing at all. */
+export type Read = { commands: Command[]; asks: Ask[] };
+
+export const ask = (about: Ask['about'], text: string, choices: Ask['choices'] = []): Read => ({
+  commands: [],
+  asks: [{ about, text, choices }]
+});
+export const read = (...commands: Command[]): Read => ({ commands, asks: [] });
+
+/**
+ * A piece of a line: what is still to be understood of it, in small letters. What is understood is taken out, so that
+ * nothing is dropped.
+ */
+export type Piece = { text: string };
+
+/** Takes what matches out of a piece; null when nothing does. */
+export function take(p: Piece, pattern: RegExp): RegExpExecArray | null {
+  const m = pattern.exec(p.text);
+  if (m) p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
+  return m;
+}
+
+/** Words that say nothing more. */
+const FILLER = new Set(
+  "a an the it its is was are were be been has have had i we me my our this that of in into to at on for with and then now just again still so also by from as here there please today got some more wine must batch jar bucket demijohn carboy stuff thing well ok okay yes all right it's i've down checked fermenting finally".split(
+    ' '
+  )
+);
+
+/** What is left of a piece that says something, or nothing. */
+export const leftOf = (p: Piece): string =>
+  p.text
+    .split(/[\s,;:.!/@()+&-]+/)
+    .filter((w) => w && !FILLER.has(w))
+    .join(' ');

@@ -1,0 +1,153 @@
+import { describe, expect, it } from 'vitest';
+import { standingOf } from '../belief/standing';
+import { foldBatch } from '../ledger/run';
+import { DAY, eventsFrom } from '../ledger/events.fixture';
+import type { LedgerEvent } from '../ledger/log';
+import type { Ingredient } from '../plan/plan';
+import { DEFAULT_SETTINGS } from '../units/settings';
+import { VESSEL_PRESETS, type Vessel } from '../vessels/vessels';
+import type { Context } from './context';
+import { deedOf } from './deed';
+import type { Home } from './home';
+import { parse } from './parse';
+import { planOf } from './plan-of';
+import { evaluate } from '../must/evaluate';
+import { solvePlan } from '../solve/solve';
+
+const T0 = Date.parse('2026-04-01T09:00:00Z');
+const on = eventsFrom(T0);
+const GRAPES: Ingredient[] = [{ kind: 'juice', produceId: 'grape', volumeL: 10 }];
+const VESSELS: Vessel[] = ['bucket-15', 'jar-10', 'jar-5', 'jar-us', 'bottle-2'].map((id) =>
+  VESSEL_PRESETS.find((v) => v.id === id)!
+);
+const begun = (vesselId = 'bucket-15'): LedgerEvent[] => [
+  on(0, 'planned', { name: 'Grape', plan: { ingredients: GRAPES }, vesselId }),
+  on(0, 'addition', { ingredients: GRAPES, vesselId }),
+  on(1, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5 })
+];
+
+let made = 0;
+/** What a line would write in a household of one wine. */
+function written(line: string, events: LedgerEvent[], atDay: number, settings = DEFAULT_SETTINGS) {
+  const now = T0 + atDay * DAY;
+  const state = foldBatch(events, now)!;
+  const home: Home = {
+    settings,
+    vessels: VESSELS,
+    free: VESSELS.filter((v) => !state.fills.some((f) => f.vesselId === v.id)),
+    wines: [{ id: state.id, state, standing: standingOf(state) }],
+    now,
+    newId: () => `new-jar-${++made}`
+  };
+  const ctx: Context = {
+    now,
+    zone: 'UTC',
+    mass: 'kg',
+    volume: 'L',
+    temp: 'C',
+    country: 'us',
+    wines: [{ id: state.id, name: state.name }],
+    hereId: state.id,
+    vessels: VESSELS,
+    own: []
+  };
+  const { commands, asks } = parse(line, ctx);
+  expect(asks, line).toEqual([]);
+  return deedOf(commands[0] as never, home);
+}
+
+describe('what a line writes', () => {
+  it('is a reading corrected for its stem, as the form would', () => {
+    const [d] = written('sg 1.064 30c', begun(), 3).deed;
+    expect(d!.data).toMatchObject({ stemSg: 1.064, tempC: 30 });
+    expect((d!.data as { sg: number }).sg).toBeGreaterThan(1.0655);
+  });
+  it('asks by what °Bx is read before it is taken', () => {
+    expect(() => written('bx 12', begun(), 3)).toThrow(/refractometer/);
+    expect(() => written('pa 12', begun(), 3)).toThrow(/1\.100/);
+  });
+  it('happened when it was said to', () => {
+    expect(written('yesterday 8pm stirred', begun(), 3).deed[0]!.at).toBe(Date.parse('2026-04-03T20:00:00Z'));
+  });
+  it('racks into jars that are free, the smaller full, and knows a jar that is new', () => {
+    const { deed, newVessels } = written('racked to 5 l and 1 us gal, lost 0.7 l', begun(), 20);
+    const data = deed[0]!.data as { to: { vesselId: string; volumeL: number }[]; lossL: number };
+    expect(data.to.map((t) => t.vesselId)).toEqual(['jar-5', 'jar-us']);
+    expect(data.lossL).toBe(0.7);
+    expect(data.to.reduce((sum, t) => sum + t.volumeL, 0)).toBeLessThanOrEqual(5.25 + 3.95);
+    expect(newVessels).toEqual([]);
+    const fresh = written('racked to 10 l and 1.5 l', begun('jar-10'), 20);
+    expect(fresh.newVessels.map((v) => v.name)).toEqual(['10 L jar 2', '1.5 L jar']);
+  });
+  it('refuses a racking that finds no room, more than there was, and a jar of another wine', () => {
+    expect(() => written('racked to 2 l', begun(), 20)).toThrow(/find no room/);
+    expect(() => written('racked 14 l to the 10 l jar', begun(), 20)).toThrow(/does not fit/);
+  });
+  it('never writes in silence what the forms would stop at', () => {
+    expect(() => written('300 g campden', begun(), 3)).toThrow(/more than anyone puts in/);
+    expect(() => written('pitched 400 g', begun(), 3)).toThrow(/ten times/);
+    // Wine that nobody has read, days after its yeast.
+    expect(() => written('bottled 12', begun('jar-10'), 30)).toThrow(/Do not bottle/);
+    expect(() => written('bottled 60', begun('jar-10'), 30)).toThrow(/there are/);
+    expect(() => written('fruit out', begun(), 5)).toThrow(/no fruit/);
+    expect(() => written('done finings', begun(), 5)).toThrow(/has to be said/);
+  });
+  it('takes the yeast of the plan where none is named', () => {
+    expect(written('pitched 5 g', begun(), 3).deed[0]!.data).toMatchObject({
+      yeast: { yeastId: 'wine' },
+      massG: 5
+    });
+  });
+  it('names the vessel where there are several', () => {
+    const two = [
+      ...begun(),
+      on(20, 'transfer', {
+        from: 'bucket-15',
+        to: [
+          { vesselId: 'jar-5', volumeL: 5 },
+          { vesselId: 'jar-us', volumeL: 3.9 }
+        ],
+        lossL: 0.5
+      }),
+      on(21, 'addition', {
+        ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.1 }],
+        vesselId: 'jar-5'
+      })
+    ];
+    expect(() => written('sg 1.010', two, 25)).toThrow(/in 2 vessels/);
+    expect(written('sg 1.010 in the 5 l jar', two, 25).deed[0]!.data).toMatchObject({ vesselId: 'jar-5' });
+    expect(() => written('topped up with gas', two, 25)).toThrow(/in 2 vessels/);
+  });
+});
+
+describe('the plan of a line', () => {
+  const plum: Ingredient = { kind: 'produce', produceId: 'plum', massKg: 4.08, form: 'fresh' };
+  const sugar: Ingredient = { kind: 'sugar', sugarId: 'white', massKg: 2.72 };
+  it('keeps what was said, and makes so much of it', () => {
+    const plan = planOf({ kind: 'plan', items: [plum, sugar], volumeL: 11.36 }, 120);
+    const { likely } = evaluate(solvePlan(plan).plan);
+    expect(likely.intoGlassL).toBeCloseTo(11.36, 1);
+    expect(plan.ingredients.find((i) => i.kind === 'sugar')).toMatchObject({ massKg: 2.72, held: true });
+  });
+  it('takes as much fruit as is common where none was said', () => {
+    const plan = planOf(
+      {
+        kind: 'plan',
+        items: [
+          { ...plum, massKg: 0 },
+          { kind: 'honey', massKg: 0 }
+        ],
+        volumeL: 3.785,
+        abv: 13
+      },
+      120
+    );
+    const solved = solvePlan(plan).plan;
+    const { likely } = evaluate(solved);
+    expect(likely.intoGlassL).toBeCloseTo(3.785, 1);
+    expect(solved.ingredients.find((i) => i.kind === 'honey')).toHaveProperty('massKg');
+    expect((solved.ingredients.find((i) => i.kind === 'honey') as { massKg: number }).massKg).toBeGreaterThan(
+      0.8
+    );
+  });
+});

@@ -1,0 +1,234 @@
+import { cautionsAt, RULES } from '../cautions/rules';
+import type { Caution } from '../cautions/scene';
+import { bottle, drawSample, lose, openBottles, takeFruitOut } from '../commands/move';
+import { look, note, observe, readGravity, taste } from '../commands/observe';
+import { blend, pitch, put, steep, stir, takeSteepOut, topUp } from '../commands/put';
+import { stemOf } from '../commands/stem';
+import { putOff, setReadingAside, startTimer, tick } from '../commands/tick';
+import type { Deed, Draft } from '../commands/deed';
+import { checkBottling } from '../finish/judge';
+import { addedSo2MgL, fillL } from '../ledger/fill';
+import { isSediment } from '../ledger/operations';
+import type { BatchState } from '../ledger/state';
+import { doseL } from '../ledger/will-hold';
+import type { Ingredient } from '../plan/plan';
+import { doStep } from '../steps/do-step';
+import { STEPS } from '../steps/table/all';
+import { judgeDose, slipText } from '../tables/doses';
+import { STEP_IDS, type StepId } from '../tables/step-id';
+import { InputError } from '../units/input-error';
+import { inL } from '../units/say';
+import type { Settings } from '../units/settings';
+import type { CommandOf, OfWine } from './command';
+import type { Home, Written } from './home';
+import { rackDeed } from './rack-deed';
+import { vesselFor } from './which-vessel';
+
+const only = (deed: Deed): Written => ({ deed, newVessels: [], cautions: [] });
+const DAY = 86_400_000;
+
+/**
+ * What a command of a wine writes.
+ * @throws InputError for what cannot be, or wants its own form, such as a bottling that could burst
+ */
+export function deedOf(c: OfWine, home: Home): Written {
+  const wine = home.wines.find((w) => w.id === c.batchId);
+  if (!wine) throw new InputError('There is no such wine.', 'Begin one from Plan first.');
+  const stray = c.vesselId && c.at === undefined && c.kind !== 'transfer' && wine.state.fills.length > 0;
+  if (stray) vesselFor(wine.state, c.vesselId, '');
+  const written = write(c, wine, home);
+  const at = c.at === undefined ? null : Date.parse(c.at);
+  return at === null ? written : { ...written, deed: written.deed.map((d) => ({ ...d, at }) as Draft) };
+}
+
+function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
+  const { state: s } = wine;
+  const id = s.id;
+  switch (c.kind) {
+    case 'reading':
+      return only(readingDeed(c, s, home.settings));
+    case 'observation': {
+      const { kind: _k, batchId: _b, at: _a, ...seen } = c;
+      return only(look(id, seen));
+    }
+    case 'addition':
+      return {
+        deed: put(id, c.items, c.vesselId),
+        newVessels: [],
+        cautions: cautionsOf(c.items, s, c.vesselId)
+      };
+    case 'top-up':
+      return only(topUp(id, vesselFor(s, c.vesselId, 'was topped up'), c.item ?? null));
+    case 'steep':
+      return only(
+        steep(id, {
+          ingredients: c.items,
+          ...(s.fills.length > 1 ? { vesselId: vesselFor(s, c.vesselId, 'does it hang in') } : {}),
+          ...(c.days
+            ? { tasteBy: new Date((c.at ? Date.parse(c.at) : home.now) + c.days * DAY).toISOString() }
+            : {})
+        })
+      );
+    case 'steep-out': {
+      const hanging = s.steeps.findLast((x) => x.outAt === null);
+      if (!hanging)
+        throw new InputError(`Nothing hangs in the ${s.name}.`, 'Look at its page for what went in.');
+      return only(takeSteepOut(id, hanging.id));
+    }
+    case 'pitch':
+      return only(pitchDeed(c, s));
+    case 'blend':
+      return only(blendDeed(c, s, home));
+    case 'stir':
+      return only(stir(id));
+    case 'fruit-out':
+      if (s.produceKg <= 0)
+        throw new InputError(`There is no fruit in the ${s.name}.`, 'Is it another wine?');
+      return only(takeFruitOut(id, c.press, c.volumeL));
+    case 'transfer':
+      return rackDeed(c, s, home);
+    case 'loss':
+      return only(lose(id, c.vesselId, c.volumeL, c.how));
+    case 'sample':
+      return only(drawSample(id, c.vesselId, c.volumeL, c.returned));
+    case 'bottle':
+      return only(bottleDeed(c, wine));
+    case 'open': {
+      const filled = s.bottled.findLast((b) => b.left >= c.count) ?? s.bottled.at(-1);
+      if (!filled) throw new InputError(`The ${s.name} is not in bottles.`, 'Is it another wine?');
+      return only(openBottles(id, filled.eventId, c.count, c.found ?? 'still'));
+    }
+    case 'note':
+      return only(note(id, c.text, c.nextTime));
+    case 'tasting':
+      return only(taste(id, c.text, c.liking ?? null));
+    case 'step':
+      return only(stepDeed(c, s));
+    case 'no-stem':
+      return only(setReadingAside(id));
+    case 'timer':
+      return only(startTimer(id, 'timer', home.now + c.minutes * 60_000));
+  }
+}
+
+function readingDeed(c: CommandOf<'reading'>, s: BatchState, settings: Settings): Deed {
+  const { ph, taGL, residueSg, volumeL, tempC } = c;
+  const isGravity = c.sg !== undefined || c.brix !== undefined || c.potential !== undefined;
+  const isVessel = isGravity || volumeL !== undefined;
+  // Before it was racked it stood elsewhere.
+  const at = c.at === undefined ? Infinity : Date.parse(c.at);
+  const hasMoved = s.rackings.some((r) => r.at > at);
+  const one =
+    s.fills.length < 2 || hasMoved ? undefined : isVessel ? vesselFor(s, c.vesselId, 'was read') : c.vesselId;
+  const also = { ph, taGL, residueSg, volumeL, vesselId: one };
+  if (!isGravity) return observe(s.id, { ...also, tempC });
+  const [scale, figure] =
+    c.sg !== undefined
+      ? (['sg', c.sg] as const)
+      : c.brix !== undefined
+        ? (['brix', c.brix] as const)
+        : (['potential', c.potential!] as const);
+  if (scale === 'potential' && settings.hydrometer.potentialAt1100 === undefined)
+    throw new InputError(
+      'What does your potential scale print beside 1.100?',
+      'Read it once on its page: it is asked there, and kept.'
+    );
+  const stem = stemOf(scale, figure, settings, s);
+  return readGravity(s.id, stem.sg, tempC ?? null, settings.hydrometer, {
+    ...also,
+    refractometerBx: stem.bx ?? undefined
+  });
+}
+
+/** What is to be heeded of things that go in. @throws InputError for what is not written without being asked */
+function cautionsOf(items: readonly Ingredient[], s: BatchState, vesselId: string | undefined): Caution[] {
+  const fill = s.fills.find((f) => f.vesselId === vesselId);
+  const all = items.flatMap((adding) => {
+    const powder =
+      adding.kind === 'additive' ? adding.additiveId : adding.kind === 'acid' ? adding.acidId : null;
+    const had = powder === null ? 0 : fill ? (fill.powdersG[powder] ?? 0) : (s.powdersG[powder]?.massG ?? 0);
+    return cautionsAt(
+      'add',
+      {
+        adding,
+        volumeL: fill ? fillL(fill) : doseL(s),
+        hadG: had,
+        hadSo2MgL: fill ? addedSo2MgL(fill) : Math.max(0, ...s.fills.map(addedSo2MgL)),
+        ph: s.measured.ph
+      },
+      s.acknowledged.filter((id) => RULES[id]?.level !== 'stop')
+    );
+  });
+  const hard = all.find((x) => x.level === 'stop' || x.level === 'refuse');
+  if (hard)
+    throw new InputError(hard.text, 'If it is what you mean, write it down on its page: there it is asked.');
+  return all.filter((x) => x.level === 'warn');
+}
+
+function pitchDeed(c: CommandOf<'pitch'>, s: BatchState): Deed {
+  const litres = doseL(s);
+  if (c.massG !== undefined && judgeDose('yeast', c.massG, litres) === 'absurd')
+    throw new InputError(
+      `${c.massG} g of yeast is more than ten times the most.`,
+      slipText('yeast', c.massG, litres)
+    );
+  return pitch(s.id, {
+    yeast: c.yeastId ? { yeastId: c.yeastId } : (s.plan.yeast ?? { yeastId: 'wine' }),
+    ...(c.massG === undefined ? {} : { massG: c.massG }),
+    ...(c.how === undefined ? {} : { how: c.how })
+  });
+}
+
+function blendDeed(c: CommandOf<'blend'>, s: BatchState, home: Home): Deed {
+  const from = home.wines.find((w) => w.id === c.fromBatchId)?.state;
+  if (!from || from.fills.length === 0)
+    throw new InputError('Nothing of that wine stands in a vessel.', 'Name another.');
+  if (from.fills.length > 1)
+    throw new InputError(
+      `The ${from.name} stands in several vessels.`,
+      'Blend it on the page of the wine it goes into.'
+    );
+  return blend(s.id, vesselFor(s, c.vesselId, 'takes it'), from, from.fills[0]!.vesselId, c.volumeL);
+}
+
+function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'][number]): Deed {
+  const from = vesselFor(s, c.vesselId, 'was bottled');
+  const litres = fillL(s.fills.find((f) => f.vesselId === from)!);
+  const wanted = c.bottles.reduce((sum, b) => sum + b.count * b.sizeL, 0);
+  if (wanted > 1.15 * litres)
+    throw new InputError(
+      `These bottles want ${inL(wanted)}; there are ${inL(litres)}.`,
+      'Check the number and the size.'
+    );
+  const checks = c.bottles.map((b) =>
+    checkBottling(s, b.type, c.primingGL ?? 0, false, from, standing.belief)
+  );
+  const worst = checks.reduce((a, b) => (a && b && b.verdict.bar20 <= a.verdict.bar20 ? a : (b ?? a)), null);
+  if (checks.some((x) => x?.verdict.level === 'stop'))
+    throw new InputError(
+      worst!.verdict.text,
+      'What would clear it, and the safe ways, stand on its page under Bottle.'
+    );
+  return bottle(s.id, {
+    from,
+    bottles: c.bottles,
+    ...(c.primingGL ? { primingGL: c.primingGL } : {}),
+    ...(worst ? { bar20: worst.verdict.bar20 } : {}),
+    emptied: isSediment(Math.max(0, litres - wanted), litres, 'bottle')
+  });
+}
+
+function stepDeed(c: CommandOf<'step'>, s: BatchState): Deed {
+  if (!(c.step in STEPS))
+    throw new InputError(`There is no step “${c.step}”.`, `Steps are ${STEP_IDS.join(', ')}.`);
+  const step = c.step as StepId;
+  if (c.outcome === 'snoozed') return putOff(s.id, step, Date.parse(c.until!));
+  if (c.outcome === 'skipped') return tick(s.id, step, 'skipped');
+  // What went in or was read has to be said: a tick never stands in for it.
+  if (STEPS[step].isPut || STEPS[step].form)
+    throw new InputError(
+      'What was done has to be said.',
+      'Such as: 3 campden, sg 1.012, racked to a 5 l jar.'
+    );
+  return doStep(s, step);
+}

@@ -1,0 +1,136 @@
+import { chooseIngredient } from '../plan/choose';
+import { nameOf } from '../plan/name';
+import { amountOf, type Ingredient } from '../plan/plan';
+import { thingOf } from '../plan/thing';
+import { sayAmount } from '../units/amount';
+import { InputError } from '../units/input-error';
+import { isNamed } from '../units/reckon';
+import { ask, type Context, type Read } from './context';
+
+/** One thing with its amount, or what has to be asked of it. */
+export type Item = { item: Ingredient } | { wrong: Read };
+
+const BOUNDARY = /\s+(?=(?:\d|[½¼¾]|an?\s|one\s|two\s|three\s|four\s|five\s|six\s|half\s)[^,]*[a-z]{3})/g;
+
+/** What was read of the same words in the same line already. */
+const read = new WeakMap<Context, Map<string, Item>>();
+
+/** The same, once for each line. */
+function itemOnce(piece: string, ctx: Context, line: string, mayBeBare = false): Item {
+  let known = read.get(ctx);
+  if (!known) read.set(ctx, (known = new Map()));
+  const key = `${mayBeBare ? '?' : ''}${piece}`;
+  const found = known.get(key) ?? readItem(piece, ctx, line, mayBeBare);
+  known.set(key, found);
+  return found;
+}
+
+/** What a piece such as `750 g sugar` is; `line` is what it stands in, for lines that settle what is asked. */
+export function readItem(piece: string, ctx: Context, line: string, mayBeBare = false): Item {
+  const text = piece.trim().replace(/^(?:the|my|our|more)\s+/, '');
+  if (
+    /\b(?:per|an?|each)\s+(?:us\s+|uk\s+)?(?:gal(?:lon)?|lit(?:re|er)|l|pint|quart)\b/.test(text) &&
+    /\b(?:per|each)\b/.test(text)
+  )
+    return {
+      wrong: ask('amount', 'How much in all? I write down what went in, not what it is to a gallon.')
+    };
+  const answer = chooseIngredient(text, ctx.country, ctx.own);
+  if (answer.kind === 'refused') return { wrong: ask('poison', answer.why) };
+  const { name } = answer;
+  const named = answer.choices.filter((c) => isNamed(name, thingOf(c.item, ctx.country)));
+  const [first] = named;
+  if (!first)
+    return {
+      wrong: answer.ask
+        ? ask('amount', answer.ask)
+        : /[a-z]{2}/.test(name)
+          ? ask('word', `I do not know “${name}”.`)
+          : ask('amount', `Of what is “${text}”?`)
+    };
+  if (first.ask) return { wrong: ask('amount', first.ask) };
+  const isBare = !first.amount || amountOf(first.item) <= 0;
+  if (isBare && !mayBeBare)
+    return { wrong: ask('amount', `How much ${nameOf(first.item).toLowerCase()}? Say it with its unit.`) };
+  const others = named.slice(1).filter((c) => isRival(c.item, first.item, name));
+  if (others.length > 0)
+    return {
+      wrong: ask(
+        'word',
+        `Which “${name}”?`,
+        [first, ...others].slice(0, 4).map((c) => ({
+          label: c.label,
+          line: line.replace(name, c.label.toLowerCase())
+        }))
+      )
+    };
+  return { item: first.item };
+}
+
+/** Whether a piece is an amount of nothing yet. */
+function isBareAmount(text: string, { country }: Context): boolean {
+  try {
+    return sayAmount(text, country).of === '';
+  } catch (e) {
+    if (!(e instanceof InputError)) throw e;
+    return false;
+  }
+}
+
+/** Whether a word may mean the other as well: two kinds of cherry, two sulphites; one sugar is the usual. */
+function isRival(other: Ingredient, first: Ingredient, name: string): boolean {
+  if (nameOf(first).toLowerCase() === name) return false;
+  const starts = (i: Ingredient) => nameOf(i).toLowerCase().startsWith(`${name} `);
+  if (other.kind !== first.kind) return other.kind === 'additive' && starts(other) && starts(first);
+  if (other.kind === 'additive') return /^sulph?f?ite$/.test(name);
+  if (other.kind === 'acid') return name === 'acid';
+  if (other.kind !== 'produce') return false;
+  const last = (i: Ingredient) => nameOf(i).toLowerCase().split(' ').at(-1);
+  return last(other) === last(first) && name.split(' ').length === 1 && nameOf(first).includes(' ');
+}
+
+/** What several pieces are: `1 kg sugar in 2 l water`, `3 campden`, `9 lb plums 6 lb sugar`. */
+export function readItems(
+  text: string,
+  ctx: Context,
+  line: string,
+  mayBeBare = false
+): { items: Ingredient[]; wrong: Read[] } {
+  const out = { items: [] as Ingredient[], wrong: [] as Read[] };
+  const parts = text
+    .split(
+      /\s*(?:(?<!\d),|,(?!\d)|[;&]|\+|\bwith\b|\bin\b(?=\s+(?:\d|an?\b|one\b|half\b))|\band\b(?!\s+a\s+(?:half|quarter|third)))\s*/
+    )
+    .map((x) => x.trim())
+    .filter(Boolean);
+  for (let i = 0; i < parts.length; i++) {
+    let part = parts[i]!;
+    // An amount alone belongs to what follows: `1 kg + 500 g sugar`.
+    if (parts[i + 1] !== undefined && isBareAmount(part, ctx)) part = `${part} + ${parts[++i]!}`;
+    const whole = itemOnce(part, ctx, line, mayBeBare);
+    if ('item' in whole) {
+      out.items.push(whole.item);
+      continue;
+    }
+    const split = splitItem(part, ctx, line);
+    if (split) out.items.push(...split);
+    else out.wrong.push(whole.wrong);
+  }
+  return out;
+}
+
+/** So many things, with nothing between, are told apart. */
+const MOST_SPLIT = 5;
+
+/** Things that follow one another with nothing between; null where they are not all known. */
+function splitItem(part: string, ctx: Context, line: string, most = MOST_SPLIT): Ingredient[] | null {
+  for (const m of [...part.matchAll(BOUNDARY)].slice(0, most)) {
+    const head = itemOnce(part.slice(0, m.index), ctx, line);
+    if (!('item' in head)) continue;
+    const rest = part.slice(m.index);
+    const tail = itemOnce(rest, ctx, line);
+    const more = 'item' in tail ? [tail.item] : splitItem(rest, ctx, line, most - 1);
+    if (more) return [head.item, ...more];
+  }
+  return null;
+}

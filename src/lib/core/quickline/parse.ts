@@ -1,0 +1,95 @@
+import { plainText } from '../units/number';
+import { commandSchema, type Ask, type Command } from './command';
+import { ask, leftOf, read, take, type Context, type Piece, type Read } from './context';
+import { readOdd } from './phrases/deeds';
+import { readPlan, readWeighIn } from './phrases/produce';
+import { readQuestion } from './phrases/question';
+import { readWords } from './phrases/words';
+import { pieces, readPiece, unknown } from './pieces';
+import { readSet, withSets } from './sets';
+import { AHEAD_MS, joined, settle } from './settle';
+import { spelt } from './spelling';
+import { takeWhen } from './when';
+import { takeWho } from './who';
+
+/** What a line means, or what has to be settled first. */
+export type Parsed = { commands: Command[]; asks: Ask[] };
+
+const MOST_CHARS = 500;
+
+/**
+ * Reads a line as people say it.
+ * @param text one line: `sg 1064 21c`, `quince: 3 campden and 1 tsp nutrient`, `is it safe to bottle`
+ * @returns commands, none of which is sure while `asks` holds anything; never throws for a text
+ */
+export function parse(text: string, by: Context): Parsed {
+  const ctx = { ...by };
+  const plain = plainText(text).replace(/\s+/g, ' ');
+  if (!plain) return { commands: [], asks: [] };
+  if (plain.length > MOST_CHARS)
+    return ask('text', `A line has ${MOST_CHARS} letters at most: write a note on its page.`);
+  const line = spelt(plain.toLowerCase(), ctx).replace(
+    /\bre-?hydrated\s+and\s+pitched\b/,
+    'pitched rehydrated'
+  );
+  return possible(words(plain, ctx) ?? readSet(line, ctx) ?? whole(withSets(line, ctx), ctx));
+}
+
+/** What holds a figure that cannot be is asked about. */
+function possible({ commands, asks }: Parsed): Parsed {
+  const wrong = commands.flatMap((c) => commandSchema.safeParse(c).error?.issues[0] ?? []);
+  if (wrong.length === 0) return { commands, asks };
+  return {
+    commands: [],
+    asks: [...asks, ...ask('amount', `That cannot be: ${wrong[0]!.message.toLowerCase()}.`).asks]
+  };
+}
+
+/** Notes and tastings, which are kept as they were written; a name and a time may stand before them. */
+function words(plain: string, ctx: Context): Parsed | null {
+  const LEAD = /\b(?:note|remember|memo|next\s+(?:time|year)|tasted|tasting|tastes)\b/i;
+  const m = LEAD.exec(plain);
+  if (!m) return null;
+  const before: Piece = { text: plain.slice(0, m.index).toLowerCase() };
+  const when = takeWhen(before, ctx);
+  const who = takeWho(before, ctx);
+  if (leftOf(before)) return null;
+  const found = readWords(plain.slice(m.index));
+  return found && settle([{ found, who, when }], plain.toLowerCase(), ctx);
+}
+
+function whole(line: string, ctx: Context): Parsed {
+  const takeWine = (p: Piece) => takeWho(p, ctx);
+  const isHaul = /^\W*what\s+(?:from|of|with)\b/.test(line);
+  const asked = isHaul ? null : readQuestion({ text: line }, ctx, takeWine);
+  if (asked) return settle([{ found: asked, who: [], when: null }], line, ctx);
+  const went: Piece = { text: line };
+  if (take(went, /^\W*(?:open|show|go\s+to|look\s+at)\b/)) {
+    const who = takeWine(went);
+    if (who.length > 0 && !leftOf(went)) return settle([{ found: read(), who, when: null }], line, ctx);
+  }
+  const odd: Piece = { text: line };
+  const found = readOdd(odd, true, ctx);
+  if (found && !leftOf(odd)) return settle([{ found, who: [], when: null }], line, ctx);
+  const p: Piece = { text: line };
+  const alone = readWeighInLine(p, ctx, line) ?? readPlan(p, ctx, line);
+  if (alone) {
+    const left = leftOf(p);
+    return left ? unknown(left) : alone;
+  }
+  // A time or a name alone is of all that follows.
+  const parts = pieces(line).flatMap((piece) => readPiece(piece, ctx, line));
+  return settle(joined(parts), line, ctx);
+}
+
+/** What was picked, with its day. */
+function readWeighInLine(p: Piece, ctx: Context, line: string): Read | null {
+  const own: Piece = { text: p.text };
+  const when = takeWhen(own, ctx);
+  const found = readWeighIn(own, ctx, line);
+  if (!found) return null;
+  p.text = own.text;
+  if (when && when.at > ctx.now + AHEAD_MS) return ask('when', 'That is still to come.');
+  const at = when ? { at: new Date(Math.min(when.at, ctx.now)).toISOString() } : {};
+  return { ...found, commands: found.commands.map((c) => ({ ...c, ...at })) };
+}

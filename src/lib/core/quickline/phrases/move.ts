@@ -1,0 +1,203 @@
+import type { BottleType } from '../../tables/bottles';
+import { BOTTLE_L } from '../../tables/bottles';
+import { figureAt, parseNumber, plainText } from '../../units/number';
+import type { CommandOf } from '../command';
+import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
+import { askedOf, litresIn, takeVolume, VOLUME } from './volume';
+
+const PRESSED = /\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
+const SQUEEZED = /\b(?:and\s+)?squeezed(?:\s+(?:it|the\s+(?:bag|fruit)))?\b/;
+const OUT =
+  /\b(?:(?:took|take|taken|lifted|fished)(?:\s+out)?\s+(?:the\s+)?(?:fruit|bag|pulp|petals|flowers|roots)(?:\s+out)?|(?:fruit|bag|pulp|petals|flowers|roots)\s+(?:is\s+|are\s+)?out|strained(?:\s+(?:it|off|out|the\s+\w+))*(?:\s+(?:off|out))?)\b/;
+
+/** The fruit lifted out. */
+export function readFruitOut(p: Piece, ctx: Context): Read | null {
+  const pressed = take(p, PRESSED);
+  const squeezed = pressed ? null : take(p, SQUEEZED);
+  const out = take(p, OUT);
+  if (!pressed && !squeezed && !out) return null;
+  if (out && !pressed && !squeezed) take(p, /\b(?:and\s+)?(?:let\s+(?:it|them)\s+)?drip(?:ped)?\b/);
+  const volumeL = takeVolume(
+    p,
+    new RegExp(`(?:\\bgot\\s+)?(${VOLUME})(?:\\s+(?:left|out|came\\s+out))?`),
+    ctx
+  );
+  return read({
+    kind: 'fruit-out',
+    press: pressed ? 'press' : squeezed ? 'squeeze' : 'drip',
+    ...(volumeL === null ? {} : { volumeL })
+  });
+}
+
+const RACKED =
+  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
+const LOST = [
+  new RegExp(`\\b(?:lost|loss(?:\\s+of)?|lees(?:\\s+of)?)\\s+(${VOLUME})`),
+  new RegExp(`\\bleft\\s+(?:behind\\s+)?(${VOLUME})(?:\\s+behind)?`),
+  new RegExp(`(${VOLUME})\\s+(?:was\\s+|were\\s+)?(?:lost|left\\s+behind|of\\s+lees|lees|loss)`)
+];
+const COUNT = '(\\d+|one|two|three|four|five|six)';
+const JAR = '(?:jars?|bottles?|carboys?|demijohns?|buckets?|vessels?|jugs?)';
+const SIZED = new RegExp(
+  `(?:${COUNT}\\s*(?:x|times|of)\\s*|${COUNT}\\s+(?=(?:${VOLUME})\\s*${JAR}))?(?:\\b(?:an?|the)\\s+)?(${VOLUME})(?:\\s*${JAR})?`
+);
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+const POURED = new RegExp(`(${VOLUME})\\s+(?:to|into|in)\\s+(?:the\\s+)?([^,]*)`);
+type To = CommandOf<'transfer'>['to'][number];
+
+/** Wine from one vessel into others. */
+export function readRack(p: Piece, ctx: Context, line: string): Read | null {
+  if (!take(p, RACKED)) return null;
+  let lossL: number | null = null;
+  for (const pattern of LOST) lossL ??= takeVolume(p, pattern, ctx);
+  const to: To[] = [];
+  const named = (v: Context['vessels'][number]) => escaped(v.name.toLowerCase());
+  const from = ctx.vessels.find(
+    (v) =>
+      take(p, new RegExp(`\\b(?:from|out\\s+of)\\s+(?:the\\s+)?${named(v)}\\b`)) ??
+      take(p, new RegExp(`^[\\s,]*(?:the\\s+)?${named(v)}\\s+(?=(?:to|into|in)\\b)`))
+  );
+  const isInto = /\b(?:to|into|in)\b/.test(p.text);
+  // How much came out in each: `4 l to the green jar and 3 l to a 5 l jar`.
+  for (;;) {
+    const m = POURED.exec(p.text);
+    const volumeL = m && litresIn(m[1]!.replace(/-/g, ' '), ctx);
+    if (!m || volumeL === null) break;
+    const named = ctx.vessels.find((v) => m[2]!.trim().startsWith(v.name.toLowerCase()));
+    const size = new RegExp(`^\\s*(?:an?\\s+)?(${VOLUME})(?:\\s*${JAR})?`).exec(m[2]!);
+    const sizeL = size && litresIn(size[1]!.replace(/-/g, ' '), ctx);
+    if (!named && !sizeL) break;
+    const used = named ? m[2]!.indexOf(named.name.toLowerCase()) + named.name.length : size![0].length;
+    const end = m.index + m[0].length - m[2]!.length + used;
+    p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(end)}`;
+    to.push(named ? { vesselId: named.id, volumeL } : { sizeL: sizeL!, volumeL });
+  }
+  for (const v of [...ctx.vessels].sort((a, b) => b.name.length - a.name.length))
+    if (take(p, new RegExp(`\\b(?:(?:to|into|in)\\s+)?(?:the\\s+)?${escaped(v.name.toLowerCase())}\\b`)))
+      to.push({ vesselId: v.id });
+  for (;;) {
+    const m = SIZED.exec(p.text);
+    const sizeL = m && litresIn(m[3]!.replace(/-/g, ' '), ctx);
+    if (!m || sizeL === null) break;
+    take(p, SIZED);
+    const times = figureAt(m[1] ?? m[2] ?? '1')?.n ?? 1;
+    for (let i = 0; i < Math.min(20, times); i++) to.push({ sizeL });
+  }
+  const left = leftOf(p);
+  if (to.length === 0 || (!isInto && to.every((t) => !t.vesselId) && to.length === 1)) {
+    const asked = askedOf(p.text, ctx);
+    p.text = '';
+    if (asked) return ask('amount', asked);
+    return ask(
+      'vessel',
+      left ? `Which vessel is “${left}”?` : 'Racked into what? Name the jar, or its size.',
+      left ? [{ label: 'keep it as a note', line: `note: ${line}` }] : []
+    );
+  }
+  return read({
+    kind: 'transfer',
+    to,
+    ...(from ? { vesselId: from.id } : {}),
+    ...(lossL === null ? {} : { lossL })
+  });
+}
+
+/** Wine that is gone: spilt, boiled off, drawn for a glass. */
+export function readGone(p: Piece, ctx: Context): Read | null {
+  const boiled = /\bboil(?:ed|ing)?\s+(?:off|away)\b/.test(p.text);
+  const spilt = /\b(?:spil(?:t|led)|lost|leaked)\b/.test(p.text);
+  if (boiled || spilt) {
+    take(p, /\b(?:boil(?:ed|ing)?\s+(?:off|away)|spil(?:t|led)|lost|leaked)\b/);
+    const volumeL = takeVolume(p, new RegExp(`(${VOLUME})`), ctx);
+    return volumeL === null
+      ? ask('amount', `How much was ${boiled ? 'boiled off' : 'spilt'}?`)
+      : read({ kind: 'loss', volumeL, how: boiled ? 'boiled-off' : 'spilt' });
+  }
+  if (
+    !take(
+      p,
+      /\b(?:(?:took|drew)\s+out\b|(?:took|drew)\s+(?:off\s+)?(?:a\s+sample(?:\s+of)?)?|sampled?(?:\s+of)?|drank|drew)\b/
+    )
+  )
+    return null;
+  const volumeL = takeVolume(p, new RegExp(`(${VOLUME})`), ctx);
+  take(p, /\bout\b/);
+  const returned = take(p, /\b(?:and\s+)?(?:poured|put|gave)(?:\s+it)?\s+back\b|\breturned\b/) !== null;
+  return volumeL === null
+    ? ask('amount', 'How much was drawn?')
+    : read({ kind: 'sample', volumeL, returned });
+}
+
+const TYPES: [BottleType, RegExp][] = [
+  ['swing', /\b(?:swing|flip)(?:\s*|-)tops?\b/],
+  ['screw', /\bscrew(?:\s*|-)?(?:caps?|capped|tops?)\b/],
+  ['plastic', /\bplastic\b/],
+  ['crown', /\b(?:crown(?:s|ed)?(?:\s+cap(?:s|ped)?)?|beer)\b/],
+  ['sparkling', /\b(?:champagne|sparkling|wired|fizz)\b/],
+  ['still', /\b(?:still|corked|cork(?:s)?)\b/]
+];
+const WORD =
+  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|eighteen|twenty|thirty|a\\s+dozen|half\\s+a\\s+dozen|an?';
+const FILLED = new RegExp(
+  `(?<![\\w.,])(\\d+|(?:${WORD})\\b)(?!\\s*(?:ml|cl|l|g)\\b)(?![\\d.,]*\\d)\\s*(?:(?:x|of|times)\\s*)?(?:(half|halves)(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l|litres?|liters?))(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l)))?(?:[\\s,]*bottles?)?`
+);
+
+/** Wine into bottles, of several sizes. */
+export function readBottle(p: Piece): Read | null {
+  if (!take(p, /\bbottled(?:\s+it)?\b/)) return null;
+  let type: BottleType = 'still';
+  for (const [id, pattern] of TYPES)
+    if (take(p, pattern)) {
+      type = id;
+      break;
+    }
+  const primed = take(
+    p,
+    /\b(?:primed|priming)(?:\s+with|\s+at)?\s+(\d+(?:[.,]\d+)?)\s*(?:g\s*\/\s*l|g\s+(?:per|a)\s+lit(?:re|er))/
+  );
+  const bottles: CommandOf<'bottle'>['bottles'] = [];
+  for (;;) {
+    const m = take(p, FILLED);
+    const count = m && figureAt(m[1]!.replace(/\s+/g, ' '))?.n;
+    if (!m || !count) break;
+    const size = m[3] ?? m[4];
+    const sizeL = m[2] ? BOTTLE_L / 2 : size ? sizeOf(size) : BOTTLE_L;
+    if (sizeL === null || !Number.isInteger(count) || count < 1 || count > 2000)
+      return ask('amount', 'How many bottles, and of what size?');
+    bottles.push({ count, sizeL, type });
+  }
+  // The size may stand behind the kind.
+  const size = take(p, /(\d+(?:[.,]\d+)?\s*(?:ml|cl|l)\b)/);
+  const sizeL = size && sizeOf(size[1]!);
+  if (sizeL && bottles.length === 1) bottles[0]!.sizeL = sizeL;
+  if (bottles.length === 0) return ask('amount', 'How many bottles, and of what size?');
+  return read({
+    kind: 'bottle',
+    bottles,
+    ...(primed ? { primingGL: parseNumber(primed[1]!)! } : {})
+  });
+}
+
+function sizeOf(text: string): number | null {
+  const litres = litresIn(plainText(text), { volume: 'L', country: 'metric' });
+  return litres !== null && litres >= 0.05 && litres <= 20 ? litres : null;
+}
+
+/** Bottles opened, and what was found. */
+export function readOpen(p: Piece): Read | null {
+  const m = take(
+    p,
+    new RegExp(`\\b(?:opened|drank)\\s+(\\d+|${WORD})\\s*(?:bottles?|of\\s+them|(?=,|\\s+and\\b|$))`)
+  );
+  if (!m) return null;
+  const count = figureAt(m[1]!)?.n ?? 1;
+  const found = take(
+    p,
+    /\b(?:and\s+)?(?:it\s+)?(?:was\s+|were\s+)?(?:(gush(?:ed|ing)|foamed\s+out)|(fizz(?:y|ed|ing)|sparkl(?:ing|ed))|(still|flat|quiet))\b/
+  );
+  return read({
+    kind: 'open',
+    count,
+    ...(found ? { found: found[1] ? 'gushing' : found[2] ? 'fizzy' : 'still' } : {})
+  });
+}

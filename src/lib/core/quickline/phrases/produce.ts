@@ -1,0 +1,73 @@
+import type { Ingredient } from '../../plan/plan';
+import { ask, read, take, type Context, type Piece, type Read } from '../context';
+import { readItems } from '../items';
+import { takeVolume, VOLUME } from './volume';
+
+const WEIGHED = /\b(?:weigh(?:ed)?(?:\s+in)?|pick(?:ed)?|harvest(?:ed)?|gather(?:ed)?|forag(?:ed|e)|froze)\b/;
+
+/** What was picked: onto the shelf of what is in hand. The whole line is of it. */
+export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
+  const m = take(p, WEIGHED);
+  if (!m) return null;
+  const isFrozen = m[0] === 'froze' || take(p, /,\s*frozen\b/) !== null || /\bfrozen\b/.test(p.text);
+  const text = p.text.replace(/^[\s,:]+|[\s,:.]+$/g, '');
+  p.text = '';
+  if (!text) return ask('amount', 'What was picked, and how much?');
+  const { items, wrong } = readItems(text, ctx, line);
+  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
+  const other = items.find((i) => i.kind !== 'produce');
+  if (other) return ask('what', 'Only fruit, flowers, roots and leaves are weighed in.');
+  return read({ kind: 'weigh-in', lots: items, ...(isFrozen ? { form: 'frozen' as const } : {}) });
+}
+
+const PLAN = /^[\s,]*(?:plan|make|what\s+(?:from|of|with)|(?:i|we)(?:'ve|\s+have)(?:\s+got)?)\b/;
+const ABV = /(?:\b(?:at|to|of|reach)\s+)?(\d{1,2}(?:[.,]\d)?)\s*%(?:\s*(?:abv|alcohol|vol))?/;
+const MADE = new RegExp(
+  `(?:\\b(?:for|makes?|make|to\\s+make|of)\\s+)?(?<![\\w.,])(${VOLUME})(?=\\s*(?:$|,|;|from\\b|at\\b|with\\b|of\\s+wine\\b|,?\\s*\\d+(?:[.,]\\d)?\\s*%))(?:\\s*(?:from|of\\s+wine|with))?`
+);
+
+/**
+ * A volume that stands before a fruit: of what one makes, it is wine. Where a plan is asked for, gallons are, and so are
+ * litres of what nobody measures so; juice, flowers and water are measured by the litre.
+ */
+const OF_FRUIT = (isMade: boolean) =>
+  new RegExp(
+    `^[\\s,]*(${VOLUME})(?=\\s+(?:of\\s+)?(?!.*\\b(?:juice|water|cider|concentrate${isMade ? '' : '|flowers?|petals|heads|blossoms?|elderflower|linden'})\\b)[a-z])`
+  );
+
+/**
+ * A plan: things, and how much wine of what strength they are to make. Without the word, things with a volume of
+ * nothing are one.
+ * @param whole the whole line
+ */
+export function readPlan(whole: Piece, ctx: Context, line: string): Read | null {
+  const p: Piece = { text: whole.text };
+  const isMade = /^[\s,]*make\b/.test(p.text);
+  const isPlan = take(p, PLAN) !== null;
+  if (!isPlan && !/^[\s,]*(?:\d|an?\s|half\s|one\s|two\s)/.test(p.text)) return null;
+  const abv = take(p, ABV);
+  const volumeL = takeVolume(p, MADE, ctx) ?? (isPlan ? takeVolume(p, OF_FRUIT(isMade), ctx) : null);
+  if (!isPlan && volumeL === null) return null;
+  if (isMade) take(p, /\b(?:wine|mead)\b/);
+  const text = p.text.replace(/^(?:[\s,:]|\bfrom\b|\bof\b)+|(?:[\s,:.]|\bfor\b|\bfrom\b)+$/g, '');
+  if (!text) {
+    if (!isPlan) return null;
+    whole.text = '';
+    return volumeL === null
+      ? read({ kind: 'go', page: 'plan' })
+      : ask('amount', 'Of what? Name the fruit with its weight.');
+  }
+  const { items, wrong } = readItems(text, ctx, line, isPlan && volumeL !== null);
+  if (!isPlan && (wrong.length > 0 || !items.some(isBody))) return null;
+  whole.text = '';
+  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
+  return read({
+    kind: 'plan',
+    items,
+    ...(volumeL === null ? {} : { volumeL }),
+    ...(abv ? { abv: Number(abv[1]!.replace(',', '.')) } : {})
+  });
+}
+
+/** What a wine is made of. */
+const isBody = (i: Ingredient): boolean => i.kind === 'produce' || i.kind === 'juice' || i.kind === 'honey';

@@ -1,0 +1,146 @@
+import type { Ingredient } from '../../plan/plan';
+import { YEAST_THING } from '../../plan/thing';
+import type { YeastId } from '../../tables/yeasts';
+import { InputError } from '../../units/input-error';
+import { readAmount } from '../../units/reckon';
+import type { CommandOf } from '../command';
+import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
+import { readItem, readItems } from '../items';
+import { takeVolume, VOLUME } from './volume';
+
+const YEASTS: [YeastId, RegExp][] = [
+  ['champagne', /\bchampagne(?:\s+type)?\b|\bsparkling(?=\s+yeast)/],
+  ['red-fruit', /\bred[\s-]*fruit(?:\s+type)?\b|\bred(?=\s+(?:wine\s+)?yeast)/],
+  ['ale', /\b(?:ale|beer)(?:\s+type)?\b/],
+  ['wild', /\bwild\b/],
+  ['wine', /\bgeneral(?:\s+wine)?(?:\s+type)?\b/]
+];
+const PITCH =
+  /\b(?:pitch(?:ed|ing)?|re-?pitch(?:ed)?|sprinkled|yeast\s+(?:is\s+)?(?:in|pitched)|starter\s+(?:is\s+)?in)\b/;
+const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix))|\bstarter\b/;
+const ADDED =
+  /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|poured\s+in|threw\s+in|mixed\s+in|in\s+went|went\s+in|fed|dosed(?:\s+with)?|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
+
+/** Yeast: what is pitched, and how. */
+export function readPitch(p: Piece): Read | null {
+  const isChampagne = /\bchampagne\b/.test(p.text) && !/\bbottle/.test(p.text);
+  if (!PITCH.test(p.text) && !IS_YEAST.test(p.text) && !(isChampagne && /\d|packet|sachet/.test(p.text)))
+    return null;
+  const out: Omit<CommandOf<'pitch'>, 'kind'> = {};
+  if (take(p, /\b(?:and\s+)?re-?hydrated\b/)) out.how = 'rehydrated';
+  else if (take(p, /\b(?:the\s+|a\s+)?starter\b(?:\s+(?:is\s+)?in\b)?/)) out.how = 'starter';
+  else if (take(p, /\b(?:sprinkled\s+)?dry\b(?!\s+yeast)/)) out.how = 'dry';
+  take(p, PITCH);
+  for (const [id, pattern] of YEASTS) if (!out.yeastId && take(p, pattern)) out.yeastId = id;
+  take(p, ADDED);
+  take(p, /\b(?:(?:the|of|general|white|dry|dried)\s+)*(?:wine\s+)?yeast\b/);
+  const amount = take(
+    p,
+    /(?:\d+(?:[.,]\d+)?\s*(?:g|gr|grams?|grammes?)\b|(?:\d+|an?|one|two|three|half\s+a)\s*(?:packets?|sachets?|packs?)\b(?:\s+of)?|\d+(?:[.,]\d+)?\s*tsps?\b|\d+(?:[.,]\d+)?\s*teaspoons?\b)/
+  );
+  if (amount)
+    try {
+      const massG = 1000 * readAmount(amount[0].replace(/\s+of$/, ''), YEAST_THING, 'g').base;
+      if (massG > 0) out.massG = Number(massG.toPrecision(12));
+    } catch (e) {
+      if (!(e instanceof InputError)) throw e;
+      return ask('amount', `${e.message} ${e.todo}`);
+    }
+  return read({ kind: 'pitch', ...out });
+}
+
+/** What goes in. */
+export function readAddition(p: Piece, ctx: Context, line: string): Read | null {
+  const lead = take(p, ADDED);
+  const text = p.text
+    .replace(/\b(?:in|into|to)\s+(?:it|the\s+(?:must|wine|jar|bucket))\b/g, ' ')
+    .replace(/^[\s,]*put\s+(.*)\bin\s*$/, '$1')
+    .replace(/\b(?:in|it|then|also)\s*$/, ' ')
+    .replace(/^[\s,+]*(?:and|then|also)?\s+/, '')
+    .replace(/^[\s,;:+]+|[\s,;:.]+$/g, '');
+  if (!text) return lead ? ask('amount', 'What went in, and how much?') : null;
+  const { items, wrong } = readItems(text, ctx, line);
+  // Without a verb and without an amount of anything it is no addition.
+  const isOne =
+    lead !== null ||
+    items.length > 0 ||
+    wrong.some((w) => w.asks[0]!.about !== 'word') ||
+    /^(?:[.,]?\d|[½¼¾]|an?\s|some\s)/.test(text);
+  if (!isOne) return null;
+  p.text = '';
+  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
+  return read({ kind: 'addition', items });
+}
+
+const GAS =
+  /\b(?:gas(?:\s+over\s+(?:it|the\s+\w+))?|flushed(?:\s+with)?(?:\s+(?:co2|carbon\s+dioxide|gas|argon|nitrogen))?)\b/;
+
+/** Air taken from over a wine. */
+export function readTopUp(p: Piece, ctx: Context, line: string): Read | null {
+  const lead = take(p, /\btop(?:ped)?(?:\s+it)?\s+up(?:\s+with)?\b/);
+  if (take(p, GAS)) return read({ kind: 'top-up' });
+  if (!lead) return null;
+  const text = p.text
+    .replace(/\b(?:boiled|cooled|like|of)\b/g, ' ')
+    .replace(/[\s,;:]+/g, ' ')
+    .trim();
+  if (!text) return ask('amount', 'Topped up with what, and how much?');
+  p.text = '';
+  const found = readItem(text, ctx, line);
+  return 'item' in found ? read({ kind: 'top-up', item: found.item }) : found.wrong;
+}
+
+const STEEPED = /\b(?:steep(?:ed|ing)?|hung\s+in|hang\s+in|hung|dry[\s-]+hopped(?:\s+with)?)\b/;
+const STEEP_OUT =
+  /\b(?:took|take|lifted)\s+(?:the\s+)?(?:oak|hops|chips|cubes|cocoa|spice|vanilla|steep)\s+out\b|\b(?:oak|hops|chips|cubes|cocoa|steep)\s+(?:is\s+)?out\b/;
+const FOR = /\b(?:for|taste\s+in|taste\s+after)\s+(\d+|an?|one|two|three|four)\s+(days?|weeks?|months?)\b/;
+const NUMBER: Record<string, number> = { a: 1, an: 1, one: 1, two: 2, three: 3, four: 4 };
+
+/** Oak, hops or fruit hung in a wine, and taken out. */
+export function readSteep(p: Piece, ctx: Context, line: string): Read | null {
+  if (take(p, STEEP_OUT)) return read({ kind: 'steep-out' });
+  if (!take(p, STEEPED)) return null;
+  const long = take(p, FOR);
+  const each = long?.[2]!.startsWith('week') ? 7 : long?.[2]!.startsWith('month') ? 30 : 1;
+  const text = p.text.replace(/[\s,;:]+$/g, '').replace(/^[\s,;:]+/, '');
+  if (!text) return ask('amount', 'What was hung in, and how much?');
+  // Of what bears one name, the one that is hung in is meant.
+  const { items, wrong } = readItems(
+    text.replace(/\boak\b(?!\s+(?:chips|cubes|leaves))/, 'oak chips'),
+    ctx,
+    line
+  );
+  p.text = '';
+  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
+  return read({
+    kind: 'steep',
+    items: items as Ingredient[],
+    ...(long ? { days: each * (NUMBER[long[1]!] ?? Number(long[1])) } : {})
+  });
+}
+
+/** Wine of one batch into another. @param takeWine takes a wine's name out of the piece */
+export function readBlend(
+  p: Piece,
+  ctx: Context,
+  takeWine: (p: Piece) => readonly { id: string; name: string }[]
+): Read | null {
+  if (!take(p, /\bblend(?:ed)?(?:\s+in)?\b/)) return null;
+  const volumeL = takeVolume(p, new RegExp(`(${VOLUME})(?:\\s+of)?`), ctx);
+  // `into the quince` says where it goes: what is left names where it comes from.
+  const into = /\binto\b.*$/.exec(p.text);
+  const rest: Piece = { text: into ? p.text.slice(0, into.index) : p.text };
+  const goes: Piece = { text: into?.[0] ?? '' };
+  const from = takeWine(rest);
+  const to = takeWine(goes);
+  p.text = goes.text;
+  if (leftOf(rest)) return null;
+  if (volumeL === null) return ask('amount', 'How much was blended in?');
+  if (from.length !== 1) return ask('batch', 'Which wine was blended in?');
+  return read({
+    kind: 'blend',
+    fromBatchId: from[0]!.id,
+    volumeL,
+    ...(to.length === 1 ? { batchId: to[0]!.id } : {})
+  });
+}

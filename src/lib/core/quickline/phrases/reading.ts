@@ -1,0 +1,172 @@
+import { InputError } from '../../units/input-error';
+import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '../../units/parse';
+import type { Command, CommandOf } from '../command';
+import { ask, read, take, type Context, type Piece, type Read } from '../context';
+import { takeVolume } from './volume';
+
+const NUM = '(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)';
+const IS = '(?:\\s|,|=|:|\\b(?:is|was|now|at|of|shows?|says|dropped|fell|down|to)\\b)*';
+const TEMP = new RegExp(
+  `(?:\\b(?:at|@|temp(?:erature)?|sample|room)${IS})?(-?${NUM})\\s*(?:(?:°|degrees?|deg)\\s*(c|f)?(?:elsius|ahrenheit)?|(c|f))(?![\\w])`
+);
+const TEMP_ALONE = new RegExp(`${TEMP.source}(?!\\s+(?:of\\s+)?[a-z]{3})`);
+const TEMP_BARE = new RegExp(
+  `(?:\\b(?:temp(?:erature)?|room)${IS}|(?:\\bat\\s+|@\\s*))(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
+);
+const PH = [new RegExp(`\\bph${IS}(${NUM})`), new RegExp(`(${NUM})\\s*ph\\b`)];
+const TA = new RegExp(
+  `\\b(?:ta|titratable(?:\\s+acid(?:ity)?)?|(?<!(?:citric|malic|tartaric|lactic)\\s+)acid(?:ity)?)${IS}(${NUM})(?![\\d.,])(?!\\s*(?:g|kg|mg|oz|lbs?|tsps?|tbsps?|ml|teaspoons?|grams?)\\b(?!\\s*\\/))\\s*(%|g\\s*\\/\\s*l|g\\s*\\/\\s*100\\s*ml)?\\s*(?:as\\s+(tartaric|sulphuric|sulfuric))?`
+);
+const TA_AFTER = new RegExp(`(${NUM})\\s*%\\s*(?:acid(?:ity)?|ta)\\b`);
+const BRIX = [
+  new RegExp(`(-?${NUM})\\s*°?\\s*(?:bx|brix)\\b`),
+  new RegExp(`(?:°\\s*)?\\b(?:bx|brix)${IS}(-?${NUM})`)
+];
+const POTENTIAL = [
+  new RegExp(`\\b(?:pa|potential(?:\\s+alcohol)?)${IS}(-?${NUM})\\s*%?`),
+  new RegExp(`(-?${NUM})\\s*%?\\s*(?:pa|potential(?:\\s+alcohol)?)\\b`)
+];
+const RESIDUE = new RegExp(`\\bresidue${IS}(${NUM})`);
+const LEAD = '(?:sg|s\\.g\\.|og|fg|(?:specific\\s+)?gravity|hydrometer|stem|reads?|reading)';
+const GRAVITY = [
+  /(1[.,]\d{3}|1[01]\d{2}|0?[.,]9\d{2})\s*(?:sg|gravity)\b/,
+  new RegExp(`\\b${LEAD}${IS}(${NUM})(?![\\w]|[.,]\\d)`),
+  new RegExp(`(${NUM})\\s*(?:sg|gravity)\\b`)
+];
+const BARE = /(?<![\w.,])(1[.,]\d{2,4}|[01]?[.,]9\d{1,3}|1[01]\d{2}|9[7-9]\d)(?![\w]|[.,]\d)/;
+const LONE = /^[\s,;:]*(\d{1,3}(?:[.,]\d)?)[\s,;:]*$/;
+
+type Reading = CommandOf<'reading'>;
+
+const NOT_THERE = Symbol();
+
+/** A figure of a piece, read by one of the readers of typed figures; what that asks is asked here. */
+function figure<T>(
+  p: Piece,
+  patterns: RegExp | readonly RegExp[],
+  reader: (m: RegExpExecArray) => T,
+  onAsk: (e: InputError, m: RegExpExecArray) => Read
+): T | typeof NOT_THERE | Read {
+  let m: RegExpExecArray | null = null;
+  for (const pattern of [patterns].flat()) m ??= take(p, pattern);
+  if (!m) return NOT_THERE;
+  try {
+    return reader(m);
+  } catch (e) {
+    if (!(e instanceof InputError)) throw e;
+    return onAsk(e, m);
+  }
+}
+
+const said = (m: RegExpExecArray): string => m.slice(1).find((x) => x !== undefined) ?? '';
+/** What the reader of a figure thinks was meant. */
+const meantBy = (e: InputError): string | undefined => /Did you mean ([\d.]+)/.exec(e.todo)?.[1];
+
+/** What was measured: gravity on any scale, its temperature, acid, the volume at a mark. */
+export function readReading(p: Piece, ctx: Context, line: string): Read | null {
+  const out: Partial<Reading> = {};
+  const asks: Read['asks'] = [];
+  const set = <K extends keyof Reading>(key: K, value: unknown): void => {
+    if (value === NOT_THERE) return;
+    if (typeof value === 'object' && value !== null && 'asks' in value) asks.push(...(value as Read).asks);
+    else out[key] = value as Reading[K];
+  };
+  const offer = (about: Read['asks'][number]['about']) => (e: InputError, m: RegExpExecArray) => {
+    const meant = meantBy(e);
+    const written = said(m);
+    return ask(
+      about,
+      `${e.message} ${meant ? '' : e.todo}`.trim(),
+      meant && written ? [{ label: meant, line: line.replace(written, meant) }] : []
+    );
+  };
+  set(
+    'ph',
+    figure(p, PH, (m) => parsePh(said(m)), offer('ph'))
+  );
+  set(
+    'taGL',
+    figure(p, TA_AFTER, (m) => parseTitratable(`${m[1]} %`), offer('ta'))
+  );
+  if (out.taGL === undefined)
+    set(
+      'taGL',
+      figure(
+        p,
+        TA,
+        (m) => parseTitratable([m[1], m[2], m[3] && `as ${m[3]}`].filter(Boolean).join(' ')),
+        offer('ta')
+      )
+    );
+  set(
+    'residueSg',
+    figure(p, RESIDUE, (m) => parseGravity(said(m)), offer('gravity'))
+  );
+  const onScale = (scale: 'brix' | 'potential') => (m: RegExpExecArray) => parseStem(said(m), scale).reading;
+  set('brix', figure(p, BRIX, onScale('brix'), offer('gravity')));
+  set('potential', figure(p, POTENTIAL, onScale('potential'), offer('gravity')));
+  const gravity = (m: RegExpExecArray) => parseGravity(said(m));
+  set('sg', figure(p, GRAVITY, gravity, offer('gravity')));
+  if (out.sg === undefined && asks.length === 0) set('sg', figure(p, BARE, gravity, offer('gravity')));
+  const volume = takeVolume(
+    p,
+    /\b(?:volume|measured|level|(?:the\s+)?mark\s+shows|it\s+holds|there\s+(?:is|are))(?:\s+(?:is|of|at))?\s+(.+)$/,
+    ctx
+  );
+  if (volume !== null && volume > 0) out.volumeL = volume;
+  const hasMore = Object.keys(out).length > 0 || asks.length > 0;
+  const warm = (text: string, scale?: string) => parseTemperature(`${text}${scale ?? ''}`, ctx.temp);
+  // A letter alone can be cups, where nothing was read.
+  set(
+    'tempC',
+    figure(p, hasMore ? TEMP : TEMP_ALONE, (m) => warm(m[1]!, m[2] ?? m[3]), offer('temperature'))
+  );
+  if (out.tempC === undefined)
+    set(
+      'tempC',
+      figure(p, TEMP_BARE, (m) => warm(m[1]!), offer('temperature'))
+    );
+  // Behind a gravity, a bare number that is as warm as a sample is its temperature.
+  const beside = LONE.exec(p.text.replace(/^[\s,]*(?:at|@|,)\s*/, ''));
+  if (
+    out.tempC === undefined &&
+    beside &&
+    (out.sg ?? out.brix ?? out.potential) !== undefined &&
+    isWarm(beside[1]!, ctx)
+  ) {
+    p.text = '';
+    out.tempC = warm(beside[1]!);
+  }
+  if (!hasMore && out.tempC === undefined && asks.length === 0) return lone(p, line);
+  if (asks.length > 0) return { commands: [], asks };
+  // How warm it is, with nothing read, is a look.
+  const isLook = Object.keys(out).every((k) => k === 'tempC');
+  return read(isLook ? { kind: 'observation', tempC: out.tempC! } : ({ kind: 'reading', ...out } as Command));
+}
+
+/** Samples are as warm as this, °C and °F. */
+const WARM = { C: [4, 40], F: [41, 104] } as const;
+const isWarm = (text: string, { temp }: Context): boolean => {
+  const n = Number(text.replace(',', '.'));
+  return n >= WARM[temp][0] && n <= WARM[temp][1];
+};
+
+/** A number with nothing beside it: a gravity where it can only be one. */
+function lone(p: Piece, line: string): Read | null {
+  const m = LONE.exec(p.text);
+  if (!m) return null;
+  const n = Number(m[1]!.replace(',', '.'));
+  if (/^\d{2,3}$/.test(m[1]!) && n >= 40 && n <= 130) {
+    p.text = '';
+    return read({ kind: 'reading', sg: 1 + n / 1000 });
+  }
+  if (n > 130) return null;
+  p.text = '';
+  const as = (label: string, text: string) => ({ label, line: line.replace(m[1]!, text) });
+  return ask('scale', `On which scale is ${m[1]}?`, [
+    as(`gravity ${(1 + n / 1000).toFixed(3)}`, `sg ${(1 + n / 1000).toFixed(3)}`),
+    as(`${m[1]} °Bx`, `${m[1]} bx`),
+    ...(n <= 25 ? [as(`potential ${m[1]} %`, `pa ${m[1]}`)] : []),
+    as(`${m[1]} °C`, `${m[1]} °C`)
+  ]);
+}

@@ -1,0 +1,168 @@
+import { OF_NO_WINE, type Command } from './command';
+import { ask, leftOf, read, type Context, type Piece, type Read, type Wine } from './context';
+import { readOdd, readStep, readStir } from './phrases/deeds';
+import { readLook } from './phrases/look';
+import { readBottle, readFruitOut, readGone, readOpen, readRack } from './phrases/move';
+import { readAddition, readBlend, readPitch, readSteep, readTopUp } from './phrases/put';
+import { readReading } from './phrases/reading';
+import { takeWhen, type Said } from './when';
+import { takeVessel, takeWho } from './who';
+
+/** What one piece came to, and of whom and when it was said. */
+export type Part = { found: Read; who: Wine[]; when: Said | null };
+
+const VERB =
+  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|bx|brix|pa|temp|added|add|topped|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
+/** Where a new thing begins that has nothing to do with what stands before it. */
+const BREAK = new RegExp(
+  `\\s*(?:;|\\.(?=\\s)|\\bthen\\b|,?\\s+and\\s+then\\b|(?:,|\\band\\b)\\s*(?:then\\s+|i\\s+)?(?=${VERB}\\b))\\s*`
+);
+
+/** A line in its pieces. Lists of things stay together. */
+export const pieces = (line: string): string[] =>
+  line
+    .split(BREAK)
+    .map((x) => x.trim())
+    .filter((x) => x !== '' && x !== ',');
+
+/** Phrases in the order they are tried. */
+const PHRASES = [
+  (p: Piece, ctx: Context) => readOdd(p, false, ctx),
+  readStep,
+  readStir,
+  readRack,
+  readBottle,
+  readOpen,
+  (p: Piece, ctx: Context) => readBlend(p, ctx, (x) => takeWho(x, ctx)),
+  readTopUp,
+  readSteep,
+  readPitch,
+  readFruitOut,
+  readGone,
+  readLook,
+  readReading,
+  readAddition
+] as const;
+
+/** One thing that is said in a piece; null where nothing is understood. */
+function readOne(p: Piece, ctx: Context, line: string): Read | null {
+  for (const phrase of PHRASES) {
+    const own: Piece = { text: p.text };
+    const found = phrase(own, ctx, line);
+    if (!found) continue;
+    p.text = own.text;
+    return found;
+  }
+  return null;
+}
+
+/** All that a piece says: what is left of it is tried again. */
+function readAll(text: string, ctx: Context, line: string): { found: Read; left: string } {
+  const p: Piece = { text };
+  const out: Read = { commands: [], asks: [] };
+  for (let i = 0; i < 6 && leftOf(p); i++) {
+    const found = readOne(p, ctx, line);
+    if (!found) break;
+    out.commands.push(...found.commands);
+    out.asks.push(...found.asks);
+    p.text = p.text.replace(/^[\s,]*(?:and\s+)?/, '').replace(/(?:\s|,|\band\b)+$/, '');
+  }
+  return { found: out, left: leftOf(p) };
+}
+
+const isGood = ({ found, left }: { found: Read; left: string }): boolean =>
+  left === '' && found.asks.length === 0 && found.commands.length > 0;
+
+/** What speaks of a day to come. */
+const AHEAD = /\b(?:put\s+off|postpone|delay|can\s+wait|snooze|remind|timer)/;
+
+/** A piece with its time and its wine: as it stands first, for `2 kg plums` may be no wine's name. */
+export function readPiece(text: string, ctx: Context, line: string): Part[] {
+  const p: Piece = { text };
+  const when = AHEAD.test(text) ? null : takeWhen(p, ctx);
+  const bare = readAll(p.text, ctx, line);
+  if (isGood(bare)) return [{ found: bare.found, who: [], when }];
+  const inVessel = ofVessel(p.text, ctx, line, when);
+  if (inVessel) return [inVessel];
+  const named: Piece = { text: p.text };
+  const who = takeWho(named, ctx);
+  if (who.length > 0) {
+    const rest = readAll(named.text, ctx, line);
+    if (isGood(rest)) return [{ found: rest.found, who, when }];
+    const many = bySeveral(p.text, ctx, line, when) ?? ofSeveral(p.text, ctx, line, when);
+    if (many) return many;
+    if (leftOf(named) === '') return [{ found: read(), who, when }];
+    if (rest.found.asks.length > 0 && !rest.left) return [{ found: rest.found, who, when }];
+    return [{ found: rest.left ? withUnknown(rest.found, rest.left) : rest.found, who, when }];
+  }
+  if (leftOf(p) === '' && when) return [{ found: read(), who: [], when }];
+  return [{ found: bare.left ? withUnknown(bare.found, bare.left) : bare.found, who: [], when }];
+}
+
+/** Kinds that tell of a whole wine, and of no one vessel. */
+const OF_ALL: ReadonlySet<string> = new Set([
+  'stir',
+  'note',
+  'tasting',
+  'step',
+  'no-stem',
+  'timer',
+  'transfer',
+  'open'
+]);
+
+/** Something that is said of one vessel: `2 campden in the green jar`. */
+function ofVessel(text: string, ctx: Context, line: string, when: Said | null): Part | null {
+  const p: Piece = { text };
+  const vessel = takeVessel(p, ctx);
+  if (!vessel) return null;
+  const named: Piece = { text: p.text };
+  const who = takeWho(named, ctx);
+  const tries = [
+    { all: readAll(p.text, ctx, line), who: [] as Wine[] },
+    { all: readAll(named.text, ctx, line), who }
+  ];
+  const good = tries.find(({ all }) => isGood(all));
+  if (!good) return null;
+  const stands = ctx.wines.filter((w) => w.id === vessel.wineId);
+  if (good.all.found.commands.some((c) => OF_ALL.has(c.kind))) return null;
+  const commands = good.all.found.commands.map((c) =>
+    OF_NO_WINE.has(c.kind) ? c : ({ ...c, vesselId: vessel.id } as Command)
+  );
+  return { found: { commands, asks: [] }, who: good.who.length > 0 ? good.who : stands, when };
+}
+
+/** Several wines in a row: `quince 1.040, elderberry 1.018`. */
+function bySeveral(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
+  const parts = text.split(/\s*(?:,|\band\b)\s*/).filter(Boolean);
+  if (parts.length < 2) return null;
+  const out: Part[] = [];
+  for (const part of parts) {
+    const p: Piece = { text: part };
+    const who = takeWho(p, ctx);
+    const all = readAll(p.text, ctx, line);
+    if (who.length === 0 || !isGood(all)) return null;
+    out.push({ found: all.found, who, when });
+  }
+  return out;
+}
+
+/** Several wines, and one thing that was done to each: `stirred quince and elderberry`. */
+function ofSeveral(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
+  const p: Piece = { text };
+  const wines: Wine[] = [];
+  for (let i = 0; i < 8; i++) {
+    const [one, ...more] = takeWho(p, ctx);
+    if (!one || more.length > 0) break;
+    wines.push(one);
+  }
+  const all = readAll(p.text, ctx, line);
+  return wines.length > 1 && isGood(all) && all.found.commands.every((c) => c.kind === 'stir')
+    ? wines.map((w) => ({ found: all.found, who: [w], when }))
+    : null;
+}
+
+export const unknown = (left: string): Read =>
+  ask('what', `I do not know “${left}”.`, [{ label: 'keep it as a note', line: `note: ${left}` }]);
+const withUnknown = (found: Read, left: string): Read =>
+  found.asks.length > 0 ? found : { commands: found.commands, asks: unknown(left).asks };

@@ -1,0 +1,109 @@
+import { civilDay } from '../units/zone';
+import { OF_NO_WINE, type Ask, type Command } from './command';
+import { ask, read, type Context, type Read, type Wine } from './context';
+import { unknown, type Part } from './pieces';
+import type { Said } from './when';
+
+/** A moment so little ahead is now: clocks differ. */
+export const AHEAD_MS = 60_000;
+
+/** Pieces that only name a wine or a time give it to what follows, else to what stands before. */
+export function joined(parts: Part[]): Part[] {
+  const out: Part[] = [];
+  let [who, when]: [Wine[], Said | null] = [[], null];
+  for (const part of parts) {
+    if (part.who.length > 0) who = part.who;
+    if (part.when) when = part.when;
+    out.push({ ...part, who: part.who.length > 0 ? part.who : who, when: part.when ?? when });
+  }
+  return out;
+}
+
+type Some = { batchId?: string; at?: string };
+const isEmpty = ({ found }: Part): boolean => found.commands.length === 0 && found.asks.length === 0;
+
+/** Gives each command its wine and its moment, or asks for them; what is of one moment is one. */
+export function settle(parts: readonly Part[], line: string, ctx: Context): Read {
+  if (parts.every(isEmpty)) {
+    const who = parts.find((x) => x.who.length > 0)?.who;
+    if (who?.length === 1) return read({ kind: 'go', batchId: who[0]!.id });
+    if (who) return which(who, line);
+    return parts.some((x) => x.when) ? ask('what', 'What happened then?') : unknown(line);
+  }
+  const out: Read = { commands: [], asks: parts.flatMap((x) => x.found.asks) };
+  const last = parts.findLast((x) => x.who.length > 0)?.who ?? [];
+  for (const { found, who: own, when } of parts)
+    for (const command of found.commands) {
+      // Said of a part of today that is still to come, it is now.
+      const isAhead = when !== null && when.at > ctx.now + AHEAD_MS && !OF_NO_WINE.has(command.kind);
+      const isToday = isAhead && when.isDay && civilDay(when.at, ctx.zone) === civilDay(ctx.now, ctx.zone);
+      if (isAhead && !isToday) {
+        out.asks.push(...ask('when', 'That is still to come: write down what has happened.').asks);
+        continue;
+      }
+      const at = when && !isToday && when.at !== ctx.now ? { at: new Date(when.at).toISOString() } : {};
+      const placed = place({ ...command, ...at } as Command, own.length > 0 ? own : last, line, ctx);
+      out.commands.push(...placed.commands);
+      out.asks.push(...placed.asks);
+    }
+  const commands = together(out.commands);
+  const twice = commands.find((c, i) =>
+    commands.slice(0, i).some((x) => x.kind === 'reading' && c.kind === 'reading' && isSameMoment(x, c))
+  );
+  if (twice) out.asks.push(...ask('gravity', 'Two readings of one wine at one moment: which is it?').asks);
+  return { commands, asks: distinct(out.asks) };
+}
+
+const which = (wines: readonly Wine[], line: string): Read =>
+  ask(
+    'batch',
+    'Which wine?',
+    wines.slice(0, 9).map((w) => ({ label: w.name, line: `${w.name.toLowerCase()}: ${line}` }))
+  );
+
+/** Of whom it is: the one that is named, the page's, the only one that it fits; else it is asked. */
+function place(command: Command, named: readonly Wine[], line: string, ctx: Context): Read {
+  if (OF_NO_WINE.has(command.kind) || (command as Some).batchId || ctx.wines.length === 0)
+    return read(command);
+  if (command.kind === 'question' && ['sugar', 'dose', 'convert'].includes(command.about))
+    return read(command);
+  const of = (w: Wine): Read => read({ ...command, batchId: w.id } as Command);
+  if (named.length === 1) return of(named[0]!);
+  if (named.length > 1) {
+    const fit = named.filter((w) => w.fits?.(command.kind) ?? true);
+    return fit.length === 1 ? of(fit[0]!) : which(fit.length > 0 ? fit : named, line);
+  }
+  const here = ctx.wines.find((w) => w.id === ctx.hereId);
+  if (here) return of(here);
+  const fit = ctx.wines.filter((w) => w.fits?.(command.kind) ?? true);
+  if (fit.length === 1) return of(fit[0]!);
+  return which(fit.length > 0 ? fit : ctx.wines, line);
+}
+
+const WHERE = new Set(['kind', 'batchId', 'at']);
+const said = (c: Command): string[] => Object.keys(c).filter((k) => !WHERE.has(k));
+const isSameMoment = (a: Command, b: Command): boolean =>
+  (a as Some).batchId === (b as Some).batchId && (a as Some).at === (b as Some).at;
+
+/** One command with what another adds to it; null where they are two things. */
+function both(a: Command, b: Command): Command | null {
+  if (!isSameMoment(a, b)) return null;
+  if (a.kind === 'addition' && b.kind === 'addition') return { ...a, items: [...a.items, ...b.items] };
+  const isWarmth = b.kind === 'observation' && said(b).join() === 'tempC';
+  const sameKind = (a.kind === 'reading' || a.kind === 'observation') && a.kind === b.kind;
+  if (!sameKind && !(a.kind === 'reading' && isWarmth)) return null;
+  return said(b).some((k) => k in a) ? null : ({ ...b, ...a } as Command);
+}
+
+/** What was measured, seen or put in at one moment is one thing. */
+function together(commands: readonly Command[]): Command[] {
+  const out: Command[] = [];
+  for (const c of commands) {
+    const i = out.findIndex((x) => both(x, c) !== null);
+    if (i >= 0) out[i] = both(out[i]!, c)!;
+    else out.push(c);
+  }
+  return out;
+}
+
+const distinct = (asks: readonly Ask[]): Ask[] => [...new Map(asks.map((a) => [a.text, a])).values()];

@@ -1,0 +1,97 @@
+import * as chrono from 'chrono-node/en';
+import { Temporal } from 'temporal-polyfill';
+import { soundZone } from '../units/zone';
+import type { Context, Piece } from './context';
+
+const MONTH = '(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)[a-z]*';
+const WEEKDAY =
+  '(?:(?:on|last|this|next)\\s+(?:mon|tues?|wed(?:nes)?|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?|(?:mon|tues|wednes|thurs|fri|satur|sun)day)';
+const COUNT = '(?:\\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)';
+const DAYS = [
+  '(?:yesterday|today|tomorrow)(?:\\s+(?:morning|afternoon|evening|night))?|tonight',
+  'this\\s+(?:morning|afternoon|evening)|last\\s+(?:night|week|month)|next\\s+(?:week|month)',
+  `${WEEKDAY}(?:\\s+(?:morning|afternoon|evening|night))?`,
+  '(?:on\\s+)?\\d{4}-\\d{2}-\\d{2}',
+  `(?:on\\s+)?(?:the\\s+)?\\d{1,2}(?:st|nd|rd|th)?(?:\\s+of)?\\s+${MONTH}(?:\\s+\\d{4})?`,
+  `(?:on\\s+)?${MONTH}\\s+\\d{1,2}(?:st|nd|rd|th)?(?:\\s+\\d{4})?(?![.,]?\\d)`,
+  `${COUNT}\\s+(?:min(?:ute)?s?|h(?:ou)?rs?|days?|weeks?|months?)\\s+ago`,
+  `in\\s+${COUNT}\\s+(?:days?|weeks?|months?)`
+].join('|');
+const CLOCK =
+  '(?:at\\s+)?(?:\\d{1,2}(?:[:.]\\d{2})?\\s*(?:am|pm|a\\.m\\.|p\\.m\\.)|\\d{1,2}:\\d{2}|noon|midday|midnight)';
+const SAID = new RegExp(
+  `\\b(?:(?:${DAYS})(?:(?:\\s+|,\\s*)(?:at\\s+)?${CLOCK})?|${CLOCK}(?:\\s+(?:on\\s+)?(?:${DAYS}))?)(?![\\w.:])`
+);
+/** Parts of a day, and the hour they are taken for where no hour is said. Ours. */
+const PARTS: [RegExp, number][] = [
+  [/morning/, 8],
+  [/afternoon/, 15],
+  [/evening|tonight/, 20],
+  [/night/, 22]
+];
+const NOON = 12;
+
+/** A moment that was said, ms; `isDay` when only its day was. */
+export type Said = { at: number; isDay: boolean };
+
+/**
+ * Takes the time that a piece speaks of out of it, in its zone's own clock.
+ * @returns null where none is said
+ */
+export function takeWhen(p: Piece, ctx: Pick<Context, 'now' | 'zone'>): Said | null {
+  const found = SAID.exec(p.text);
+  if (!found || (/^in\b/.test(found[0]) && /bubbl|nothing|taste/.test(p.text))) return null;
+  const moment = momentOf(found[0], ctx);
+  if (moment === null) return null;
+  if (/^today$/.test(found[0].trim())) moment.at = ctx.now;
+  p.text = `${p.text.slice(0, found.index)} , ${p.text.slice(found.index + found[0].length)}`;
+  return moment;
+}
+
+/** The moment that words name; null where they name none. */
+export function momentOf(
+  words: string,
+  { now, zone: said }: Pick<Context, 'now' | 'zone'>,
+  isAhead = false
+): Said | null {
+  const zone = soundZone(said);
+  const here = Temporal.Instant.fromEpochMilliseconds(now).toZonedDateTimeISO(zone);
+  // Hours that went by are no matter of the calendar.
+  const past = new RegExp(`^(${COUNT})\\s+(min|h)[a-z]*\\s+ago$`).exec(words.trim());
+  const [result] = chrono.parse(
+    words.replace(/\b(\d{1,2})\.(\d{2})\s*(am|pm)/, '$1:$2 $3'),
+    { instant: new Date(now), timezone: here.offsetNanoseconds / 6e10 },
+    { forwardDate: isAhead }
+  );
+  if (!result) return null;
+  if (past) return { at: result.start.date().getTime(), isDay: false };
+  const { start } = result;
+  const part = PARTS.find(([pattern]) => pattern.test(words))?.[1];
+  const isAgo = /\bago$|^in\b|^last (?:week|month)|^next (?:week|month)/.test(words.trim());
+  const hasClock = start.isCertain('hour') && part === undefined;
+  const isDay = !hasClock && !isAgo;
+  const clock = { hour: start.get('hour') ?? NOON, minute: start.get('minute') ?? 0 };
+  // A night that is past is yesterday's.
+  const day = /last night/.test(words)
+    ? here.toPlainDate().subtract({ days: 1 })
+    : Temporal.PlainDate.from({
+        year: start.get('year') ?? here.year,
+        month: start.get('month') ?? here.month,
+        day: start.get('day') ?? here.day
+      });
+  const time =
+    isAgo && !hasClock ? here.toPlainTime() : Temporal.PlainTime.from(isDay ? { hour: part ?? NOON } : clock);
+  return { at: day.toZonedDateTime({ timeZone: zone, plainTime: time }).epochMilliseconds, isDay };
+}
+
+/** The civil days that a span of days to come begins and ends with; null where it is none. */
+export function daysOf(words: string, { now }: Pick<Context, 'now'>): { from: string; to: string } | null {
+  const text = words.replace(/\b(?:till|until)\b|\s-\s|(?<=^\s*\d{1,2})-(?=\d{1,2}\s)/g, ' to ');
+  const [found] = chrono.parse(text, new Date(now), { forwardDate: true });
+  const day = (c: { get: (k: 'year' | 'month' | 'day') => number | null } | undefined) =>
+    c && Temporal.PlainDate.from({ year: c.get('year')!, month: c.get('month')!, day: c.get('day')! });
+  const [from, to] = [day(found?.start), day(found?.end)];
+  return from && to && Temporal.PlainDate.compare(from, to) < 0
+    ? { from: from.toString(), to: to.toString() }
+    : null;
+}

@@ -1,0 +1,86 @@
+import type { Context, Piece, Wine } from './context';
+import { isNear } from './spelling';
+
+const plain = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9 ]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** Words before and after a name that only say that it is one. */
+const BEFORE = '(?:\\b(?:in|into|to|of|for|with|from|on|at)\\s+)?(?:\\b(?:the|my|our)\\s+)?';
+const AFTER = "(?:'s)?(?:\\s+(?:wine|batch|must|mead|cider))?\\s*:?";
+/** Names of one word that are shorter are not looked for when misspelt. */
+const LEAST = 6;
+/** Words of a name that name nothing alone. */
+const COMMON = new Set(['the', 'and', 'wine', 'mead', 'cider', 'with', 'of', 'my', 'first', 'second']);
+
+const patterns = new Map<string, RegExp>();
+/** Patterns that are kept; names come and go. */
+const MOST_KEPT = 2000;
+const kept = (source: string): RegExp => {
+  let pattern = patterns.get(source);
+  if (!pattern) {
+    if (patterns.size > MOST_KEPT) patterns.clear();
+    patterns.set(source, (pattern = new RegExp(source)));
+  }
+  return pattern;
+};
+
+/** Takes a word or a name out, with what stands about it. */
+function cut(p: Piece, name: string): boolean {
+  if (!p.text.includes(name)) return false;
+  const m = kept(`${BEFORE}\\b${escaped(name)}(?:s|es)?\\b${AFTER}`).exec(p.text);
+  if (!m) return false;
+  p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
+  return true;
+}
+
+/** Takes a vessel of the household that a piece names out of it; undefined where it names none. */
+export function takeVessel(
+  p: Piece,
+  { vessels }: Pick<Context, 'vessels'>
+): Context['vessels'][number] | undefined {
+  return [...vessels]
+    .sort((a, b) => b.name.length - a.name.length)
+    .find(({ name }) => {
+      const text = name.toLowerCase();
+      if (text.length < 3 || !p.text.includes(text)) return false;
+      const m = kept(
+        `(?:\\b(?:in|into|to|of|for|from|on|at|out of)\\s+)?(?:\\b(?:the|my|our)\\s+)?\\b${escaped(text)}(?![\\w])\\s*:?`
+      ).exec(p.text);
+      if (!m) return false;
+      p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
+      return true;
+    });
+}
+
+/**
+ * Takes the wine that a piece names out of it: by its whole name, else by a word that is in the names of few.
+ * @returns those it can be; none where it names none
+ */
+export function takeWho(p: Piece, { wines }: Pick<Context, 'wines'>): Wine[] {
+  const names = wines.map((wine) => ({ wine, name: plain(wine.name) })).filter((w) => w.name !== '');
+  // One that stands first is spoken of, whatever else is named.
+  const first = names
+    .filter(({ name }) => kept(`^\\W*(?:the\\s+|my\\s+|our\\s+)?${escaped(name)}(?:s|es)?\\b`).test(p.text))
+    .sort((a, b) => b.name.length - a.name.length)[0]?.name;
+  if (first && cut(p, first)) return names.filter((w) => w.name === first).map((w) => w.wine);
+  for (const { name } of [...names].sort((a, b) => b.name.length - a.name.length))
+    if (cut(p, name)) return names.filter((w) => w.name === name).map((w) => w.wine);
+  for (const word of p.text.match(/[a-z]{3,}/g) ?? []) {
+    if (COMMON.has(word)) continue;
+    const bare = word.replace(/(es|s)$/, '');
+    const isIn = (name: string, like: (w: string) => boolean) =>
+      name.split(' ').some((w) => !COMMON.has(w) && w.length >= 3 && like(w));
+    const those = names.filter((n) => isIn(n.name, (w) => w === word || w === bare));
+    const near =
+      those.length > 0
+        ? those
+        : names.filter((n) => isIn(n.name, (w) => w.length >= LEAST && isNear(w, word)));
+    if (near.length > 0 && cut(p, word)) return near.map((n) => n.wine);
+  }
+  return [];
+}

@@ -1,0 +1,215 @@
+<script lang="ts">
+  import { onMount, tick } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { parse } from '$core/quickline/parse';
+  import { WhichVessel } from '$core/quickline/which-vessel';
+  import { AskError } from '$core/units/input-error';
+  import {
+    bottledBatches,
+    household,
+    runningBatches,
+    vesselById,
+    type Batch
+  } from '$lib/store/household.svelte';
+  import { explain } from '../words/own-units';
+  import { contextHere, homeHere } from './here';
+  import Asks from './Asks.svelte';
+  import { examplesFor } from './examples';
+  import { keepLine, lastLines } from './lines';
+  import Means from './Means.svelte';
+  import { previewOf, type Preview } from './preview';
+  import { closeQuick, quick } from '../nav/quick.svelte';
+  import { run } from './run';
+
+  /** One line that takes what people say: it shows what it will write before it is written. */
+  let input = $state<HTMLInputElement>();
+  let dialog = $state<HTMLDialogElement>();
+  let bottled = $state.raw<Batch[]>([]);
+  let lines = $state.raw<string[]>([]);
+  let at = $state(-1);
+  let error = $state('');
+  /** what was asked about: Enter once more says that it is so */
+  let asked = $state('');
+  let isBusy = false;
+  const MOST_BOTTLED = 60;
+
+  onMount(() => {
+    dialog?.showModal();
+    input?.focus();
+    void lastLines().then((l) => (lines = l));
+    void bottledBatches(MOST_BOTTLED).then((b) => (bottled = b));
+    const view = window.visualViewport;
+    const place = () => {
+      if (dialog && view)
+        dialog.style.setProperty(
+          '--keys',
+          `${Math.max(0, window.innerHeight - view.height - view.offsetTop)}px`
+        );
+    };
+    place();
+    view?.addEventListener('resize', place);
+    return () => view?.removeEventListener('resize', place);
+  });
+
+  const hereId = $derived(/^\/batches\/([^/]+)/.exec(page.url.pathname)?.[1] ?? null);
+  const wines = $derived([...runningBatches(), ...bottled]);
+  const ctx = $derived.by(() => {
+    // The clock is read anew with every letter, and as the lists change.
+    void [quick.text, household.now];
+    return contextHere(hereId, bottled);
+  });
+  const parsed = $derived(parse(quick.text, ctx));
+  const ask = $derived(parsed.asks[0] ?? null);
+  const shown = $derived.by<{ preview: Preview | null; wrong: string; vessels?: string[] }>(() => {
+    try {
+      return { preview: previewOf(parsed.commands, wines, homeHere(bottled), ctx), wrong: '' };
+    } catch (e) {
+      const which =
+        e instanceof WhichVessel ? { vessels: e.vesselIds.flatMap((id) => vesselById(id)?.name ?? []) } : {};
+      return { preview: null, wrong: explain(e), ...which };
+    }
+  });
+  /** What has to be known of the household's own instrument, once. */
+  const stem = $derived.by(() => {
+    const c = parsed.commands[0];
+    if (c?.kind !== 'reading') return '';
+    return c.brix !== undefined ? `${c.brix} bx` : c.potential !== undefined ? `${c.potential} pa` : '';
+  });
+  /** The line with the vessel that is meant in it. */
+  const inVessel = (name: string) => {
+    const line = quick.text.trim();
+    const racked = /\b(racked|siphoned|transferred|moved)\b/i;
+    return racked.test(line)
+      ? line.replace(racked, `$1 from the ${name.toLowerCase()}`)
+      : `${line} ${/\bbottled\b/i.test(line) ? 'from' : 'in'} the ${name.toLowerCase()}`;
+  };
+  const isQuestion = $derived(parsed.commands[0]?.kind === 'question');
+  const isReady = $derived(!ask && shown.preview !== null && shown.preview.lines.length > 0);
+  const examples = $derived(examplesFor(wines.find((w) => w.id === hereId) ?? null, household.settings));
+
+  function put(line: string) {
+    quick.text = line;
+    error = asked = '';
+    void tick().then(() => input?.setSelectionRange(line.length, line.length));
+    input?.focus();
+  }
+
+  async function enter() {
+    if (isBusy || !isReady || !shown.preview) return;
+    const line = quick.text.trim();
+    isBusy = true;
+    error = '';
+    try {
+      if (isQuestion) {
+        const href = shown.preview.lines[0]!.href;
+        closeQuick();
+        if (href) await goto(href);
+      } else {
+        await run(shown.preview, asked === line, goto);
+        quick.text = '';
+        closeQuick();
+      }
+      await keepLine(line);
+    } catch (e) {
+      error = explain(e);
+      asked = e instanceof AskError ? line : '';
+    } finally {
+      isBusy = false;
+    }
+  }
+
+  function keys(e: KeyboardEvent) {
+    const n = e.altKey ? Number(/^Digit([1-9])$/.exec(e.code)?.[1]) : NaN;
+    const choices = ask?.choices ?? (shown.vessels ?? []).map((name) => ({ line: inVessel(name) }));
+    if (choices[n - 1]) {
+      e.preventDefault();
+      put(choices[n - 1]!.line);
+    } else if (e.key === 'ArrowUp' && lines.length > 0) {
+      e.preventDefault();
+      at = Math.min(lines.length - 1, at + 1);
+      put(lines[at]!);
+    } else if (e.key === 'ArrowDown' && at >= 0) {
+      e.preventDefault();
+      at -= 1;
+      put(at < 0 ? '' : lines[at]!);
+    }
+  }
+</script>
+
+<dialog
+  bind:this={dialog}
+  class="quick m-0 w-full max-w-none border-ink bg-slip p-0 text-ink max-md:border-t-[1.5px] md:mx-auto md:mt-14 md:max-w-3xl md:border-[1.5px]"
+  aria-label="Quick line"
+  onclose={closeQuick}
+  onclick={(e) => e.target === dialog && closeQuick()}
+>
+  <!-- On a phone the field stands on the keyboard, and what it means over it. -->
+  <form
+    class="flex flex-col max-md:flex-col-reverse"
+    onsubmit={(e) => {
+      e.preventDefault();
+      void enter();
+    }}
+  >
+    <div class="flex items-stretch border-ink max-md:border-t-[1.5px] md:border-b-[1.5px]">
+      <input
+        bind:this={input}
+        bind:value={quick.text}
+        class="h-16 min-w-0 flex-1 bg-transparent px-4 text-[1.375rem] outline-none placeholder:text-quiet"
+        placeholder={examples[0] ?? 'sg 1.064 21c'}
+        aria-label="Say it in one line"
+        aria-describedby="quick-means"
+        autocomplete="off"
+        autocapitalize="off"
+        spellcheck="false"
+        enterkeyhint="done"
+        maxlength="500"
+        onkeydown={keys}
+        oninput={() => {
+          error = asked = '';
+          at = -1;
+        }}
+      />
+      <button class="btn btn-primary h-16! rounded-none! px-5!" disabled={!isReady}
+        >{isQuestion ? 'More' : asked ? 'It is so' : 'Write'}</button
+      >
+    </div>
+    <div id="quick-means" class="px-4 py-2" aria-live="polite">
+      {#if quick.text.trim() === ''}
+        <ul class="flex flex-wrap gap-x-5" aria-label="Such as">
+          {#each examples as x (x)}<li>
+              <button
+                type="button"
+                class="min-h-11 text-left underline decoration-rule underline-offset-4"
+                onclick={() => put(x)}>{x}</button
+              >
+            </li>{/each}
+        </ul>
+      {:else}
+        {#if shown.preview}<Means lines={shown.preview.lines} />{/if}
+        <Asks
+          {ask}
+          wrong={error || shown.wrong}
+          {asked}
+          {stem}
+          vessels={(shown.vessels ?? []).map((name) => ({ label: name, line: inVessel(name) }))}
+          onput={put}
+        />
+      {/if}
+    </div>
+  </form>
+</dialog>
+
+<style>
+  .quick::backdrop {
+    background: color-mix(in srgb, var(--color-base-100) 62%, transparent);
+  }
+  /* On a phone it stands on the keyboard. */
+  @media (max-width: 767px) {
+    .quick {
+      top: auto;
+      bottom: var(--keys, 0);
+    }
+  }
+</style>

@@ -1,0 +1,74 @@
+import type { CommandKind } from '$core/quickline/command';
+import type { Context, Wine } from '$core/quickline/context';
+import type { Home } from '$core/quickline/home';
+import { countryOf } from '$core/units/settings';
+import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
+import { household, runningBatches, vesselById, vesselsInUse, type Batch } from '$lib/store/household.svelte';
+import { newId, zoneHere } from '$lib/store/here';
+import { freeVessels } from '../vessel/free-vessels';
+
+/** Whether such a thing can happen to a wine as it stands. */
+function fits({ state: s, due }: Batch, kind: CommandKind): boolean {
+  switch (kind) {
+    case 'stir':
+      return due.some((d) => d.step.id === 'stir' && d.status !== 'coming');
+    case 'fruit-out':
+      return s.produceKg > 0 && s.fruitOutAt === null;
+    case 'pitch':
+      return s.pitches.length === 0;
+    case 'steep-out':
+      return s.steeps.some((x) => x.outAt === null);
+    case 'open':
+      return s.bottled.length > 0;
+    case 'note':
+    case 'tasting':
+    case 'question':
+      return true;
+    default:
+      return s.fills.length > 0;
+  }
+}
+
+/** Every vessel that can be named: the household's own, or the common sizes, and whatever a wine stands in. */
+function known(): Vessel[] {
+  const own = household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS;
+  const used = [...vesselsInUse().keys()].flatMap((id) => vesselById(id) ?? []);
+  return [...new Map([...own, ...used].map((v) => [v.id, v])).values()];
+}
+
+/** What a line is read by: this household, and the wine of the page. @param bottled wines in bottles, which are asked of and tasted */
+export function contextHere(hereId: string | null, bottled: readonly Batch[]): Context {
+  const s = household.settings;
+  const used = vesselsInUse();
+  const wines: Wine[] = [...runningBatches(), ...bottled].map((b) => ({
+    id: b.id,
+    name: b.state.name,
+    fits: (kind) => fits(b, kind)
+  }));
+  return {
+    now: Date.now(),
+    zone: zoneHere(),
+    mass: s.mass,
+    volume: s.volume,
+    temp: s.temp,
+    country: countryOf(s),
+    wines,
+    hereId,
+    vessels: known().map(({ id, name, capacityL }) => {
+      const wine = used.get(id);
+      return { id, name, capacityL, ...(wine ? { wineId: wine.id } : {}) };
+    }),
+    own: household.ownProduce,
+    sets: s.sets
+  };
+}
+
+/** What the household has that a command may need. */
+export const homeHere = (bottled: readonly Batch[]): Home => ({
+  settings: household.settings,
+  vessels: known(),
+  free: freeVessels(),
+  wines: [...runningBatches(), ...bottled],
+  now: Date.now(),
+  newId
+});

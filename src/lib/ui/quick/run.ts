@@ -1,0 +1,79 @@
+import type { Deed } from '$core/commands/deed';
+import type { Entry } from '$core/ledger/things';
+import { lotOf } from '$core/plan/harvest';
+import type { Ingredient } from '$core/plan/plan';
+import type { Command, CommandOf } from '$core/quickline/command';
+import { planOf } from '$core/quickline/plan-of';
+import { db } from '$lib/store/db';
+import { keepDraft } from '$lib/store/draft';
+import { household, saveSettings } from '$lib/store/household.svelte';
+import { newId } from '$lib/store/here';
+import { perform } from '$lib/store/record';
+import { keep } from '$lib/store/things';
+import { sayDone, sayKept, takeBack } from '../nav/said.svelte';
+import type { Preview } from './preview';
+
+type Go = (href: string) => Promise<unknown>;
+
+/**
+ * Does what a line means: all that is of wines is one group, taken back as one.
+ * @param go opens a page
+ * @param sure said to be right where it was asked about
+ * @throws AskError what is to be asked before it is written; InputError what cannot be
+ */
+export async function run(p: Preview, sure: boolean, go: Go): Promise<void> {
+  const deed: Deed = p.written.flatMap((w) => w.deed);
+  if (deed.length > 0) {
+    for (const v of p.written.flatMap((w) => w.newVessels)) await keep('vessels', v);
+    const events = await perform(deed, { sure });
+    const [first] = p.lines;
+    sayDone(
+      p.lines.length > 1 ? `${p.lines.length} things written down.` : `${first!.who}: ${first!.what}.`,
+      events
+    );
+  }
+  for (const c of p.others) await other(c, go);
+}
+
+async function other(c: Command, go: Go): Promise<void> {
+  if (c.kind === 'weigh-in') return weighIn(c);
+  if (c.kind === 'plan') {
+    keepDraft('proposed', planOf(c, household.settings.waterAlkalinityMgL, household.settings.volume));
+    await go('/plan?from=proposed');
+  }
+  if (c.kind === 'go')
+    await go(c.batchId ? `/batches/${c.batchId}` : c.page === 'today' ? '/' : `/${c.page}`);
+  if (c.kind === 'undo') await undoLast();
+  if (c.kind === 'set') await keepSet(c);
+  if (c.kind === 'away') await go(c.from ? `/walk/away?from=${c.from}&to=${c.to}` : '/walk/away');
+}
+
+/** A usual set: the one of that name gives way. */
+async function keepSet({ name, line }: CommandOf<'set'>): Promise<void> {
+  const { settings } = household;
+  const others = settings.sets.filter((x) => x.name !== name);
+  await saveSettings({ ...settings, sets: [...others, { name, line }].slice(-50) });
+  sayKept(`Kept: my ${name}.`, []);
+}
+
+async function weighIn(c: CommandOf<'weigh-in'>): Promise<void> {
+  const kept: Entry[] = [];
+  const how = { at: c.at ?? new Date().toISOString(), form: c.form ?? 'fresh', weighed: 'bought' } as const;
+  for (const item of c.lots as Extract<Ingredient, { kind: 'produce' }>[])
+    kept.push(...(await keep('harvest', lotOf(newId(), item, how))));
+  sayKept('Weighed in.', kept);
+}
+
+/** Takes back what was written last, whatever wine it is of. */
+async function undoLast(): Promise<void> {
+  const gone = new Set<string>();
+  const last = await db.events
+    .orderBy('id')
+    .reverse()
+    .filter((e) => {
+      if (e.type === 'void') gone.add(e.data.eventId);
+      return e.type !== 'void' && !gone.has(e.id);
+    })
+    .first();
+  if (last) await takeBack([last]);
+}

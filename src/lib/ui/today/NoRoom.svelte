@@ -1,0 +1,19 @@
+<script lang="ts">
+  import { noRoom } from '$core/steps/no-room';
+  import type { Due } from '$core/steps/schedule';
+  import { household, placesNow, vesselById, vesselsInUse, type Batch } from '$lib/store/household.svelte';
+  import { dayWord } from '../shelf/when';
+
+  /** That no jar is free for a racking, and when one is. */
+  let { batch, due }: { batch: Batch; due: Due } = $props();
+  const full = $derived(noRoom(batch.state, due, placesNow()));
+  const by = $derived(full && vesselsInUse().get(full.vesselId));
+</script>
+
+{#if full}
+  <span class="block bg-tint-straw px-2 text-ink" data-testid="no-room"
+    >No jar is free for it: the {vesselById(full.vesselId)?.name ?? 'vessel'} holds {by?.state.name ??
+      'another wine'}
+    till {dayWord(full.freeAt, household.now, batch.state.zone)}.</span
+  >
+{/if}
