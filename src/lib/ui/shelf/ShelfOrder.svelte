@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { flushSync } from 'svelte';
   import { dndzone } from 'svelte-dnd-action';
   import { household, saveSettings } from '$lib/store/household.svelte';
   import OnShelf, { type Standing } from './OnShelf.svelte';
@@ -24,7 +25,10 @@
     list.splice(to, 0, ...list.splice(from, 1));
     said = `${list[to]!.batch.state.name}: place ${to + 1} of ${list.length}.`;
     const { id } = list[to]!;
-    void keep(list).then(() => document.querySelector<HTMLElement>(`[data-place="${id}"]`)?.focus());
+    void keep(list);
+    // A moved button loses the focus: it has it again before the next key comes, however slow the store is.
+    flushSync();
+    document.querySelector<HTMLElement>(`[data-place="${id}"]`)?.focus();
   }
 </script>
 
