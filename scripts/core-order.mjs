@@ -12,6 +12,7 @@ export const CORE_ORDER = [
   'ledger',
   'belief',
   'finish',
+  'label',
   'commands',
   'steps',
   'cautions',

@@ -2,7 +2,8 @@ import type { Ingredient } from '../plan/plan';
 import type { EventData } from '../ledger/log';
 import type { Fining } from '../tables/finings';
 import type { AdditiveId } from '../tables/substances';
-import type { Deed } from './deed';
+import type { Design } from '../ledger/events/label';
+import { draft, type Deed } from './deed';
 import { drawSample } from './move';
 import { look } from './observe';
 import { put } from './put';
@@ -68,3 +69,8 @@ const powderOf = (p: { id: string; massG: number }): Ingredient => ({
   additiveId: p.id as AdditiveId,
   massKg: p.massG / 1000
 });
+
+/** Labels were printed, or saved to be printed. */
+export const labelsMade = (batchId: string, count: number, design: Design): Deed => [
+  draft(batchId, 'label', { count, design })
+];

@@ -139,6 +139,7 @@ function run(
     steeps: [],
     toppedAt: {},
     allergens: [],
+    label: null,
     tastings: [],
     cost: 0,
     lostL: 0,

@@ -5,6 +5,7 @@ import { toleranceOf } from '../plan/chosen';
 import type { Plan, Yeast } from '../plan/plan';
 import type { BottleType } from '../tables/bottles';
 import { YEASTS } from '../tables/yeasts';
+import type { Design } from './events/label';
 import { fillL, type Fill } from './fill';
 import type { Flow, Look } from './flow';
 
@@ -59,6 +60,8 @@ export type Bottling = {
   count: number;
   litres: number;
   types: BottleType[];
+  /** how many of each kind and size */
+  bottles: { count: number; sizeL: number; type: BottleType }[];
   /** the wine of that vessel as it was bottled, with what was known of it */
   fill: Fill;
   primingGL: number;
@@ -122,6 +125,8 @@ export type BatchState = {
   /** when the air over a vessel was last taken, by a liquid or by gas */
   toppedAt: Record<string, number>;
   allergens: string[];
+  /** how its labels last looked; null while it has none */
+  label: Design | null;
   tastings: { at: number; text: string; liking: number | null }[];
   cost: number;
   lostL: number;

@@ -1,3 +1,5 @@
+import { significant } from '../units/format';
+
 /** Litres of wine a bottle takes. */
 export const BOTTLE_L = 0.75;
 
@@ -69,3 +71,10 @@ export const COMMON_BOTTLES: readonly BottleKind[] = [
   { sizeL: 1, type: 'swing' },
   { sizeL: 0.5, type: 'plastic' }
 ];
+
+/**
+ * `750 mL`, `1 L`: as bottles are sold.
+ * @example sizeText(0.75) // '750 mL'
+ */
+export const sizeText = (sizeL: number): string =>
+  sizeL < 1 ? `${significant(1000 * sizeL, 3)} mL` : `${significant(sizeL, 3)} L`;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { labelSettingsSchema } from './paper';
 import type { Country } from './words';
 
 /** Figures that any potential-alcohol stem could print beside 1.100. */
@@ -38,6 +39,7 @@ export const settingsSchema = z.strictObject({
     .array(z.strictObject({ name: z.string().min(2).max(40), line: z.string().min(3).max(200) }))
     .max(50)
     .default([]),
+  labels: labelSettingsSchema.prefault({}),
   /** which half of the year fruit ripens in */
   hemisphere: z.enum(['north', 'south']).default('north'),
   /** a sign for money, such as £; sums need none */
@@ -68,6 +70,7 @@ export const DEFAULT_SETTINGS: Settings = {
   unlearned: [],
   walk: [],
   sets: [],
+  labels: labelSettingsSchema.parse({}),
   hemisphere: 'north',
   currency: '',
   prices: {}

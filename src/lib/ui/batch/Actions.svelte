@@ -117,6 +117,8 @@
           class="btn btn-line"
           href="/batches/{batch.id}/bottling">Bottling day</a
         >{/if}
+      {#if batch.state.bottled.length > 0}<a class="btn btn-line" href="/batches/{batch.id}/labels">Labels</a
+        >{/if}
       {#if batch.due.some((d) => d.step.id === 'campden')}<button
           class="btn btn-line"
           onclick={() => step('campden', 'Sulphite in.')}>Sulphite in</button

@@ -1,11 +1,11 @@
 <script lang="ts">
   import type { BottleRow } from '$core/finish/bottling';
-  import { BOTTLE_L, BOTTLES } from '$core/tables/bottles';
+  import { BOTTLE_L, BOTTLES, sizeText } from '$core/tables/bottles';
   import { spoonText, TEASPOON_G } from '$core/tables/doses';
   import { gramsText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import type { Evening } from './evening';
-  import { FIZZ, keyOf, otherKinds, sizeText } from './day';
+  import { FIZZ, keyOf, otherKinds } from './day';
 
   /** Which bottles, and how many of each, before one is washed; and how much fizz they are to hold. */
   type Props = {

@@ -3,7 +3,8 @@
   import { BOTTLES } from '$core/tables/bottles';
   import { counted, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
-  import { keyOf, sizeText } from './day';
+  import { sizeText } from '$core/tables/bottles';
+  import { keyOf } from './day';
 
   /** One large button a bottle, for a hand that is wet; what is full is counted, and outlives the tab. */
   type Props = {

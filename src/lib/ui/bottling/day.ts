@@ -1,6 +1,5 @@
 import { BOTTLE_TYPES, COMMON_BOTTLES, type BottleKind, type BottleType } from '$core/tables/bottles';
 import type { BottleRow } from '$core/finish/bottling';
-import { significant } from '$core/units/format';
 
 /** What of a bottling day outlives its tab, as text: which vessel, which bottles, how many are full. */
 export const DAY = {
@@ -40,10 +39,6 @@ export const textOf = (rows: readonly BottleRow[]): string =>
   rows.map((r) => `${r.sizeL} ${r.type}${r.isHeld ? ` ${r.count}` : ''}`).join('|');
 
 export const keyOf = (k: BottleKind): string => `${k.sizeL} ${k.type}`;
-
-/** `750 mL`, `1 L`: as bottles are sold. */
-export const sizeText = (sizeL: number): string =>
-  sizeL < 1 ? `${significant(1000 * sizeL, 3)} mL` : `${significant(sizeL, 3)} L`;
 
 /** Counts by kind: `0.75 still:3|0.33 crown:12`. */
 export const countsOf = (text: string): Map<string, number> =>

@@ -9,7 +9,8 @@ import { BOTTLES } from '$core/tables/bottles';
 import type { Batch } from '$lib/store/household.svelte';
 import { counted } from '$core/units/format';
 import { explain } from '../words/own-units';
-import { rowsOf, sizeText, type DAY } from './day';
+import { sizeText } from '$core/tables/bottles';
+import { rowsOf, type DAY } from './day';
 
 /** All that an evening of bottling speaks of. */
 export type Evening = {

@@ -1,6 +1,6 @@
-/** Saves a text as a file of the user's own. */
-export function download(name: string, text: string, type = 'text/plain'): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Saves what was made as a file of the user's own. */
+export function download(name: string, content: BlobPart, type = 'text/plain'): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const a = document.createElement('a');
   a.href = url;
   a.download = name;

@@ -37,6 +37,13 @@ export function spanWord(from: number, to: number, zone: string): string {
   return monthA === monthB ? `${dayA} – ${b}` : `${a} – ${b}`;
 }
 
+/** The same for what is printed, and read on another day: dates alone. */
+export function printedWord(d: Due, now: number, zone: string): string {
+  if (d.after && d.dueAt - now < 2 * DAY) return `after ${d.after.title.toLowerCase()}`;
+  const from = Math.max(d.dueAt, now);
+  return spanWord(from, Math.max(from, d.lateAt), zone);
+}
+
 /** When a step comes: after the one that holds it, a span when it is far, else the day in words. */
 export function dueWord(d: Due, now: number, zone: string): string {
   if (d.after && d.dueAt - now < 2 * DAY) return `after ${d.after.title.toLowerCase()}`;

@@ -3,6 +3,7 @@ import { blended } from './blend';
 import { bottled } from './bottle';
 import { caution } from './caution';
 import { fruitOut } from './fruit-out';
+import { labelled } from './label';
 import { loss } from './loss';
 import { note } from './note';
 import { observation } from './observation';
@@ -41,6 +42,7 @@ export const EVENTS = {
   tasting,
   bottle: bottled,
   open: opened,
+  label: labelled,
   step,
   timer,
   caution,

@@ -47,6 +47,7 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     count,
     litres,
     types: bottles.map((b) => b.type),
+    bottles,
     fill,
     primingGL: primingGL ?? 0,
     heat: heat ?? null,

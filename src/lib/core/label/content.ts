@@ -1,0 +1,64 @@
+import type { Design } from '../ledger/events/label';
+import type { ArtId } from '../tables/art';
+import type { Settings } from '../units/settings';
+import type { Art, Code } from './art-marks';
+import type { Content } from './draw-label';
+import type { Facts, Worded } from './facts';
+
+/** What a label says: as it was worded by hand, else as the wine tells. */
+export const saidOf = (worded: Worded, d: Design): Worded => ({
+  ...worded,
+  name: d.name ?? worded.name,
+  year: d.year ?? worded.year,
+  strength: d.strength ?? worded.strength,
+  taste: d.taste ?? worded.taste
+});
+
+/** `Contains sulphites, egg.`; nothing where there is nothing to tell of. */
+export const mustText = ({ contains }: Pick<Facts, 'contains'>): string =>
+  contains.length > 0 ? `Contains ${contains.join(', ')}.` : '';
+
+/**
+ * What a phone reads off a label: the facts, one a line, and the way to the batch where this Vecino has an address.
+ * @param batchPath such as `/batches/…`
+ */
+export const codeText = (
+  said: Worded,
+  facts: Pick<Facts, 'contains'>,
+  address: string,
+  batchPath: string
+): string =>
+  [
+    [said.name, said.year].filter(Boolean).join(' '),
+    [said.strength, said.taste, said.volume].filter(Boolean).join(', '),
+    said.bottled && `Bottled ${said.bottled}`,
+    mustText(facts),
+    address && `${address.replace(/\/+$/, '')}${batchPath}`
+  ]
+    .filter(Boolean)
+    .join('\n');
+
+/** The drawing of a design: its own choice, else what the wine is made of. */
+export function artFor(d: Pick<Design, 'art'>, made: ArtId, picture: string | undefined): Art {
+  if (d.art === 'none') return null;
+  if (d.art === 'own') return picture ? { picture } : null;
+  return { id: d.art ?? made };
+}
+
+/** All that stands on a label. */
+export const contentOf = (
+  said: Worded,
+  facts: Pick<Facts, 'contains'>,
+  d: Design,
+  labels: Pick<Settings['labels'], 'note'>,
+  art: Art,
+  code: Code | null
+): Content => ({
+  name: said.name,
+  year: said.year,
+  facts: [said.strength, said.taste, said.volume].filter(Boolean),
+  must: mustText(facts),
+  may: [said.bottled && `Bottled ${said.bottled}`, d.note ?? labels.note],
+  code,
+  art
+});

@@ -1,0 +1,54 @@
+import { GRIDS } from '$core/label/sheets';
+import { labelSettingsSchema, PAPERS, type Grid } from '$core/units/paper';
+import type { Settings } from '$core/units/settings';
+import { household, saveSettings } from '$lib/store/household.svelte';
+
+const IN = 25.4;
+
+/** Whether a household measures paper in inches. */
+export const inInches = (): boolean => household.settings.temp === 'F';
+
+const lengthText = (mm: number): string =>
+  inInches() ? `${Number((mm / IN).toFixed(2))}` : `${Number(mm.toFixed(1))}`;
+
+/** `24 a sheet, 64 × 34 mm`. */
+export const gridText = (g: Grid): string =>
+  `${PAPERS[g.paper].name}, ${g.cols * g.rows}: ${lengthText(g.wMm)} × ${lengthText(g.hMm)} ${inInches() ? 'in' : 'mm'}`;
+
+/** Sheets on the household's paper first. */
+export function gridChoices(): [id: string, name: string][] {
+  const first = inInches() ? 'letter' : 'a4';
+  const own = household.settings.labels.own;
+  return [
+    ...Object.entries(GRIDS)
+      .sort(([, a], [, b]) => Number(b.paper === first) - Number(a.paper === first))
+      .map<[string, string]>(([id, g]) => [id, gridText(g)]),
+    ['own', own ? `My own. ${gridText(own)}` : 'A sheet of my own']
+  ];
+}
+
+const START = () => (inInches() ? GRIDS['letter-10']! : GRIDS['a4-8']!);
+
+/** The sheet that is printed on. */
+export function gridHere(): Grid {
+  const { grid, own } = household.settings.labels;
+  if (grid === 'own') return own ?? START();
+  // Who never chose has the paper of the country.
+  return grid === 'a4-8' && inInches() ? START() : (GRIDS[grid] ?? START());
+}
+export const gridId = (): string => {
+  const { grid } = household.settings.labels;
+  return grid === 'a4-8' && inInches() ? 'letter-10' : grid;
+};
+
+/** Changes something of how labels are made here. @throws ZodError when it is none of what may be */
+export const saveLabels = (change: Partial<Settings['labels']>) =>
+  saveSettings({
+    ...$state.snapshot(household.settings),
+    labels: labelSettingsSchema.parse({ ...household.settings.labels, ...change })
+  });
+
+/** A length that was typed, mm. */
+export const typedMm = (text: string): number =>
+  Number(text.trim().replace(',', '.')) * (inInches() ? IN : 1);
+export const shownLength = lengthText;

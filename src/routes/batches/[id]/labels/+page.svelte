@@ -1,0 +1,18 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import BrokenBatch from '$lib/ui/batch/BrokenBatch.svelte';
+  import { liveBatch } from '$lib/store/open-batch.svelte';
+  import LabelView from '$lib/ui/label/LabelView.svelte';
+
+  const open = liveBatch(() => page.params.id ?? '');
+</script>
+
+<svelte:head><title>{open.batch ? `${open.batch.state.name}, labels` : 'Labels'} · Vecino</title></svelte:head
+>
+
+{#if open.batch}{#key open.batch.id}<LabelView batch={open.batch} />{/key}
+{:else if open.error}<BrokenBatch events={open.events} error={open.error} />
+{:else if open.isMissing}
+  <h1 class="sentence pt-4">There is no such batch here.</h1>
+  <p><a class="link" href="/batches">All batches</a></p>
+{/if}
