@@ -73,7 +73,7 @@ const SURE_TO = 0.8;
  * @source Delegated Regulation (EU) 2019/33, article 44 (whole or half units); 27 CFR 4.36 (from memory)
  */
 export function strengthText({ low, likely, high }: Estimate, system: Settings['system']): string {
-  const unit = system === 'us' ? '%\u00a0alc. by vol.' : '%\u00a0vol';
+  const unit = system === 'us' ? '%\u00a0alc.\u00a0by\u00a0vol.' : '%\u00a0vol';
   return (high - low) / 2 > SURE_TO
     ? `about ${Math.round(likely)}\u00a0${unit}`
     : `${abvText(Math.round(2 * likely) / 2).replace(/\.0$/, '')}\u00a0${unit}`;

@@ -145,7 +145,7 @@ describe('a label', () => {
   it('prints strength as labels do, and only as sure as it is', () => {
     const at = (likely: number, half: number) => ({ low: likely - half, likely, high: likely + half });
     expect(strengthText(at(11.68, 0.3), 'metric')).toBe('11.5\u00a0%\u00a0vol');
-    expect(strengthText(at(11.8, 0.3), 'us')).toBe('12\u00a0%\u00a0alc. by vol.');
+    expect(strengthText(at(11.8, 0.3), 'us')).toBe('12\u00a0%\u00a0alc.\u00a0by\u00a0vol.');
     expect(strengthText(at(11.4, 1.6), 'uk')).toBe('about 11\u00a0%\u00a0vol');
   });
 

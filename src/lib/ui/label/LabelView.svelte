@@ -104,7 +104,7 @@
         label="The label: {content.name}"
         class="h-auto max-h-[17rem] w-full border border-ink/30"
       />
-      {#if lost}<p class="text-rosehip" role="status">Too small for {lost}.</p>{/if}
+      {#if lost}<p class="text-rosehip">Too small for {lost}.</p>{/if}
       <ul class="grid grid-cols-3 gap-3" aria-label="Layouts">
         {#each LAYOUT_IDS as layout (layout)}
           <li>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { cellsOf, countOf } from '$core/label/sheets';
   import { gridSchema, PAPERS, type Grid } from '$core/units/paper';
-  import { explain } from '$core/units/input-error';
+  import { explain, InputError } from '$core/units/input-error';
   import { household } from '$lib/store/household.svelte';
   import { gridChoices, gridHere, gridId, inInches, saveLabels, shownLength, typedMm } from './sheet.svelte';
 
@@ -18,6 +18,8 @@
 
   const grid = $derived(gridHere());
   let error = $state('');
+  /** what was typed of one's own sheet, whether or not it goes on its paper yet */
+  let typed = $state.raw<Partial<Grid>>({});
   const LENGTHS = [
     ['wMm', 'width'],
     ['hMm', 'height'],
@@ -28,9 +30,11 @@
   ] as const;
 
   async function own(change: Partial<Grid>) {
-    const next = gridSchema.safeParse({ ...grid, ...change });
+    typed = { ...typed, ...change };
+    const next = gridSchema.safeParse({ ...grid, ...typed });
     try {
-      if (!next.success) throw new Error('Give each as a plain number; a label is at least a finger wide.');
+      if (!next.success)
+        throw new InputError('One of these is no length of a label.', 'Give each as a plain number.', 'grid');
       cellsOf(next.data);
       error = '';
       await saveLabels({ own: next.data });

@@ -49,30 +49,6 @@
     </figure>
   {/if}
 </div>
-<div class="paper" data-testid="paper">
-  {#each pages as p, i (i)}<Drawing {...p} label="Sheet {i + 1}" class="sheet {paper}" />{/each}
+<div class="paper {paper}">
+  {#each pages as p, i (i)}<Drawing {...p} label="Sheet {i + 1}" />{/each}
 </div>
-
-<style>
-  .paper {
-    display: none;
-  }
-  @media print {
-    .paper {
-      display: block;
-    }
-    .paper :global(.sheet) {
-      display: block;
-      break-after: page;
-    }
-    .paper :global(.sheet:last-child) {
-      break-after: auto;
-    }
-    .paper :global(.a4) {
-      page: a4;
-    }
-    .paper :global(.letter) {
-      page: letter;
-    }
-  }
-</style>

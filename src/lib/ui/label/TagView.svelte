@@ -99,7 +99,7 @@
     <section class="no-print grid content-start gap-4" aria-label="The tags">
       {#each drawn as d, i (tags[i]!.where)}
         <Drawing {...size} marks={d.marks} label={tags[i]!.where} class="h-auto max-h-[24rem] w-full" />
-        {#if d.lost.length > 0}<p class="text-rosehip" role="status">
+        {#if d.lost.length > 0}<p class="text-rosehip">
             Too small for {lostText(d.lost)}.
           </p>{/if}
       {/each}
