@@ -142,6 +142,15 @@ test('a sheet of 24 is light and soon made, and what has no letters of ours is d
   const drawn = await save(page, 'PDF');
   expect(drawn.bytes.length).toBeLessThan(300_000);
   expect((await pagesOf(drawn.bytes))[0]!.text).not.toContain('梅');
+
+  // A picture of one’s own, made small; a file that is none is said.
+  const picture = page.getByLabel('Picture');
+  await picture.setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('no picture that can be read');
+  await picture.setInputFiles('docs/screenshots/plan.png');
+  const image = page.getByRole('img', { name: /^The label/ }).locator('image');
+  await expect(image).toHaveAttribute('href', /^data:image\/jpeg;base64,/);
+  expect((await save(page, 'PDF')).bytes.length).toBeLessThan(300_000);
 });
 
 /** Words of a script, from its own syllables. */

@@ -100,7 +100,7 @@ test('read on another scale, with its acid', async ({ page }) => {
   // What reads °Bx here is asked once.
   await page.getByRole('button', { name: 'Hydrometer', exact: true }).click();
   await expect(page.getByRole('group', { name: 'What reads °Bx here' })).toBeHidden();
-  await page.getByText('Another scale, pH, acid').click();
+  await page.getByText('Another scale, acid').click();
   await page.getByLabel('TA, g/L').fill('0.62');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByRole('form', { name: 'Read gravity' }).getByRole('alert')).toContainText('6.2 g/L');

@@ -61,6 +61,33 @@ it('a tongue that finds it otherwise than the sums is heard, and the more so the
   expect(told(dried, 60.1).chance.done).toBeGreaterThan(told(dried.slice(0, -1), 60.1).chance.done + 0.1);
 });
 
+it('a test for sugar is heard, is no proof, and sees no cane sugar that was stirred in lately', () => {
+  const test = (day: number, sugarGL: number) => on(day, 'reading', { sugarGL });
+  const never = told(start(), 70.2);
+  const dry = told([...start(), test(70, 1)], 70.2);
+  expect(dry.chance.done).toBeGreaterThan(never.chance.done);
+  expect(dry.sugarGL.high).toBeLessThanOrEqual(never.sugarGL.high + 0.1);
+  const sweet = told([...start(), test(70, 20), test(72, 22)], 72.2);
+  expect(sweet.sugarGL.likely).toBeGreaterThan(12);
+  expect(sweet.sugarGL.likely).toBeLessThan(30);
+  // A wine read to be working is not talked dry by a strip: what its yeast could reach stays.
+  const working = [...start(), read(20, 1.03), read(40, 1.03)];
+  expect(told([...working, test(41, 0)], 41.1).couldReachGL).toBeGreaterThan(15);
+  // Sweetened last week: the test is kept, and changes nothing.
+  const sweetened = [
+    ...start(),
+    read(50, 0.992),
+    read(60, 0.992),
+    on(65, 'transfer', { from: 'b', to: [{ vesselId: 'j', volumeL: 9 }], lossL: 1 } as never),
+    on(70, 'addition', {
+      ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.3 }],
+      vesselId: 'j'
+    } as never)
+  ];
+  const at = (events: LedgerEvent[]) => told(events, 75.1).sugarGL.likely;
+  expect(at([...sweetened, test(75, 0)])).toBeCloseTo(at(sweetened), 6);
+});
+
 const WINES = Number(process.env.TRUE_WINES ?? 120);
 
 describe('against wines that another model made', () => {

@@ -27,7 +27,7 @@ import {
   type GivingLot,
   type Running
 } from './ensemble';
-import { looksSeen } from './looks';
+import { looksSeen, sugarSeen } from './looks';
 import { couldReachGL } from './reach';
 import { acidSeen, markSeen, spiritSeen } from './measure';
 import { readingSeen } from './observe';
@@ -224,6 +224,8 @@ export function follow(r: Running, flow: Flow): void {
       return acidSeen(e, flow);
     case 'spirit':
       return spiritSeen(e, flow.vesselId, flow.abv);
+    case 'sugar':
+      return sugarSeen(r, flow.vesselId, flow.sugarGL);
   }
 }
 

@@ -92,12 +92,12 @@ const SELDOM = 0.06;
 const OPENED = 8;
 
 /**
- * Where hardly any member tastes as the tongue says, some are brought to where it would: what nobody wrote down, and no
+ * Where hardly any member is as sweet as was tasted or measured, some are brought to where it would: what nobody wrote down, and no
  * sum foresaw, may have happened all the same. How likely that is against a tongue's mistake the weights then say.
  */
-function openTaste(r: Running, cells: readonly Cell[], taste: keyof typeof TASTES): void {
+function openTo(r: Running, cells: readonly Cell[], from: number, to: number): void {
   const { e } = r;
-  const [from, to] = TASTES[taste];
+  const isDry = from <= 0;
   const has = (c: Cell, i: number) => {
     const litres = litresOf(c, i);
     const gl = litres > 0 ? (1000 * leftOf(c, i)) / litres : 0;
@@ -111,21 +111,49 @@ function openTaste(r: Running, cells: readonly Cell[], taste: keyof typeof TASTE
     for (const c of cells) {
       const litres = litresOf(c, i);
       const left = ((from + (to - from) * random()) * litres) / 1000;
-      const most = taste === 'dry' ? c.hexoseKg[i]! : Math.max(c.hexoseKg[i]!, c.everKg[i]!);
+      const most = isDry ? c.hexoseKg[i]! : Math.max(c.hexoseKg[i]!, c.everKg[i]!);
       turn(c, i, c.hexoseKg[i]! - Math.min(left, most), e.yieldG[i]!);
-      c.asleep[i] = taste === 'dry' ? 0 : 1;
+      c.asleep[i] = isDry ? 0 : 1;
       c.stall[i] = -1;
     }
+}
+
+/** One vessel, or all that are no bottles. */
+const cellsIn = (r: Running, vesselId: string | null): Cell[] =>
+  Object.entries(r.e.cells)
+    .filter(([id]) => (vesselId === null ? !id.startsWith(BOTTLES) : id === vesselId))
+    .map(([, c]) => c);
+
+/** A tablet or strip, g/L: a grade of its colours, or a sixth of it; and how often it is plainly wrong. Common practice. */
+const TEST_GL = 2;
+const TEST_SHARE = 1 / 6;
+const TEST_WRONG = 0.05;
+
+/** Weighs the members by a test for sugar. It is no proof: a few wrong ones stay possible. */
+export function sugarSeen(r: Running, vesselId: string | null, sugarGL: number): void {
+  const cells = cellsIn(r, vesselId);
+  if (cells.length === 0) return;
+  const sd = Math.max(TEST_GL, TEST_SHARE * sugarGL);
+  openTo(r, cells, Math.max(0, sugarGL - sd), sugarGL + sd);
+  const factor = zeros(r.e.size);
+  for (let i = 0; i < r.e.size; i++) {
+    let p = 1;
+    for (const c of cells) {
+      const litres = litresOf(c, i);
+      const is = litres > 0 ? (1000 * leftOf(c, i)) / litres : 0;
+      p *= (1 - TEST_WRONG) * bell(sugarGL - is, 0, sd) + TEST_WRONG * bell(sugarGL - is, 0, 40);
+    }
+    factor[i] = p ** (1 / cells.length);
+  }
+  reweighed(r.e, factor);
 }
 
 /** Weighs the members by what was seen, heard and tasted, in one vessel or in all. */
 export function looksSeen(r: Running, vesselId: string | null, look: Look): void {
   const { e } = r;
-  const cells = Object.entries(e.cells)
-    .filter(([id]) => (vesselId === null ? !id.startsWith(BOTTLES) : id === vesselId))
-    .map(([, c]) => c);
+  const cells = cellsIn(r, vesselId);
   if (cells.length === 0) return;
-  if (look.taste) openTaste(r, cells, look.taste);
+  if (look.taste) openTo(r, cells, TASTES[look.taste][0], TASTES[look.taste][1]);
   const factor = zeros(e.size);
   for (let i = 0; i < e.size; i++) {
     let p = 1;

@@ -28,7 +28,10 @@ export function readGravity(
   stemSg: number,
   tempC: number | null,
   hydrometer: Settings['hydrometer'],
-  also: Pick<Reading, 'ph' | 'taGL' | 'residueSg' | 'volumeL' | 'vesselId' | 'refractometerBx'> = {}
+  also: Pick<
+    Reading,
+    'ph' | 'taGL' | 'freeSo2MgL' | 'sugarGL' | 'residueSg' | 'volumeL' | 'vesselId' | 'refractometerBx'
+  > = {}
 ): Deed {
   const seen =
     also.refractometerBx === undefined

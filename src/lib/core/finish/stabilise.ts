@@ -24,7 +24,7 @@ export type Stabilising = {
 
 type StabiliseBy = {
   style?: WineStyle;
-  /** free sulphur dioxide that was measured in it; then nothing more binds */
+  /** free sulphur dioxide that was measured in it; then nothing more binds. Left away, what was written down of it */
   freeMgL?: number;
   /** what its possible wines say of it, where they were asked */
   belief?: Pick<Belief, 'vessels'> | null;
@@ -36,9 +36,9 @@ type StabiliseBy = {
  * @throws InputError where its pH is past what any sane dose protects
  */
 export function stabilising(
-  s: Pick<BatchState, 'measured'>,
+  s: Pick<BatchState, 'measured' | 'freeSo2' | 'at' | 'fills'>,
   fill: Fill,
-  { style = 'white', freeMgL, belief = null }: StabiliseBy = {}
+  { style = 'white', freeMgL = freeMeasured(s, fill), belief = null }: StabiliseBy = {}
 ): Stabilising {
   const stock = likelyStock(fill, belief);
   const volumeL = fillL(fill);
@@ -59,18 +59,39 @@ export function stabilising(
   };
 }
 
+/** A measured free sulphur dioxide speaks for so long. Ours: it goes by days and by air. */
+const SPEAKS_MS = 14 * 24 * 3_600_000;
+
+/**
+ * Free sulphur dioxide that was measured in this very vessel since a dose last went in, mg/L; undefined where none was,
+ * or too long ago to count on.
+ */
+export function freeMeasured(
+  s: Pick<BatchState, 'freeSo2' | 'at' | 'fills'>,
+  fill: Fill
+): number | undefined {
+  const last = s.freeSo2.findLast((m) =>
+    m.vesselId === null ? s.fills.length === 1 : m.vesselId === fill.vesselId
+  );
+  const since = Math.max(fill.given.sulphite?.at ?? 0, fill.racked.at(-1) ?? 0);
+  return last && last.at >= since && s.at - last.at <= SPEAKS_MS ? last.mgL : undefined;
+}
+
 /**
  * What stands between a vessel and being stabilised: a ferment that nobody has seen to be over, or a cloud, which is
  * yeast. Sorbate stops no running ferment.
  */
-export type Hindrance = 'not-finished' | 'not-clear';
+export type Hindrance = 'malolactic' | 'not-finished' | 'not-clear';
 
 /** How clear it was when somebody last looked; null when nobody did. */
 export const clarityOf = (s: Pick<BatchState, 'looks'>, vesselId: string) =>
   s.looks.findLast((l) => l.clarity && (l.vesselId === null || l.vesselId === vesselId))?.clarity ?? null;
 
+/** Malolactic bacteria went in: no sorbate goes with them. */
+export const hasBacteria = (fill: Pick<Fill, 'powdersG'>): boolean => (fill.powdersG.malolactic ?? 0) > 0;
+
 export function hindrancesOf(s: BatchState, fill: Fill): Hindrance[] {
-  const out: Hindrance[] = [];
+  const out: Hindrance[] = hasBacteria(fill) ? ['malolactic'] : [];
   if (!isFinished(fill, limitIn(s, fill))) out.push('not-finished');
   const clarity = clarityOf(s, fill.vesselId);
   if (clarity !== null && clarity !== 'clear') out.push('not-clear');

@@ -23,6 +23,7 @@ import { isStable, stabilising, hindrancesOf } from './stabilise';
 import { afterTrial, glassesOf } from './trial';
 import { toldOf, wineOf } from './wine';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
+import { questionsAbout } from '../ledger/check';
 import { foldBatch } from '../ledger/run';
 import { stabilise } from '../commands/finish';
 import type { LedgerEvent } from '../ledger/log';
@@ -249,6 +250,45 @@ describe('stabilising a vessel', () => {
     const enough = stabilising(s, fill, { freeMgL: 40 });
     expect(enough.metabisulphiteG).toBeCloseTo(0.04 * enough.volumeL, 9);
     expect(stabilising(s, fill, { style: 'red' }).metabisulphiteG).toBeLessThan(plain.metabisulphiteG);
+  });
+
+  it('counts on free sulphur dioxide that was written down, in that jar, since its last dose, for a fortnight', () => {
+    const kit = (day: number, vesselId?: string) =>
+      on(day, 'reading', { freeSo2MgL: 40, ...(vesselId ? { vesselId } : {}) });
+    const dose = (events: LedgerEvent[]) => {
+      const s = at(events);
+      return stabilising(s, s.fills[0]!).metabisulphiteG;
+    };
+    const none = dose(dry);
+    expect(dose([...dry, kit(55)])).toBeLessThan(0.9 * none);
+    expect(dose([...dry, kit(55, 'b')])).toBeLessThan(0.9 * none);
+    expect(dose([...dry, kit(55, 'elsewhere')])).toBe(none);
+    expect(dose([...dry, kit(44)])).toBe(none);
+    const given = on(57, 'addition', {
+      ingredients: [{ kind: 'additive', additiveId: 'metabisulphite', massKg: 0.0001 }]
+    } as never);
+    expect(dose([...dry, kit(55), given])).toBe(none);
+  });
+
+  it('refuses sorbate where malolactic bacteria went in, and asks when either is added to the other', () => {
+    const bacteria = on(52, 'addition', {
+      ingredients: [{ kind: 'additive', additiveId: 'malolactic', massKg: 0.001 }]
+    } as never);
+    const s = at([...dry, bacteria]);
+    expect(hindrancesOf(s, s.fills[0]!)).toEqual(['malolactic']);
+    const sorbate = on(55, 'addition', {
+      ingredients: [
+        { kind: 'additive', additiveId: 'metabisulphite', massKg: 0.0006 },
+        { kind: 'additive', additiveId: 'sorbate', massKg: 0.002 }
+      ]
+    } as never);
+    const asked = (events: LedgerEvent[], last: LedgerEvent) =>
+      questionsAbout(last.batchId, events, [last]).map((q) => q.text);
+    expect(asked([...dry, bacteria], sorbate)).toEqual([expect.stringContaining('geranium')]);
+    expect(asked([...dry, sorbate], { ...bacteria, at: sorbate.at })).toEqual([
+      expect.stringContaining('geranium')
+    ]);
+    expect(asked(dry, sorbate)).toEqual([]);
   });
 
   it('at a high pH it stops at the most that anyone gives, and says so', () => {

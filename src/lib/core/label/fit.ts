@@ -62,7 +62,7 @@ export type Fitted = {
 type Wanted = { face: Face; max: number; min: number; lines: number };
 
 /**
- * A text as large as goes into a box, in so many lines as make it largest. What does not go in at the smallest size is
+ * A text as large as goes into a box, in as few lines as make it about as large as can be. What does not go in at the smallest size is
  * broken between letters, and then cut: it never leaves its box.
  * @param box width and height, mm
  * @example fitText('Rosehip', { w: 35, h: 20 }, { face: 'text', max: 10, min: 2, lines: 1 }, (t) => t.length / 2).size // 10
@@ -90,7 +90,8 @@ export function fitText(
     }
     const lines = wrap(pieces, high, wide);
     const size = Math.min(max, w / widest(lines), h / (lines.length * LEADING));
-    if (size > best.size + 1e-9) best = { size, lines, isWhole: true };
+    // One more line has to be worth it.
+    if (size > 1.25 * best.size) best = { size, lines, isWhole: true };
   }
   return best.size >= min ? best : broken(joined(pieces), { w, h }, min, most, wide);
 }

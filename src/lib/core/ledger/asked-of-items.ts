@@ -15,6 +15,7 @@ export function askedOfItems(
   return [
     ...elsewhereAsked(vesselId, before, words),
     ...stabilisedEarly(items, after),
+    ...geranium(items, after),
     ...amountsAsked(
       items,
       before ? Math.max(there, doseL(before)) : there,
@@ -35,6 +36,25 @@ function stabilisedEarly(items: readonly Ingredient[], after: BatchState): Quest
           level: 'ask',
           text: 'It is not shown to be finished: given now, sulphite and sorbate stop no ferment, and do not count at bottling.',
           todo: 'Read it twice, three days apart, first.'
+        }
+      ]
+    : [];
+}
+
+/**
+ * Sorbate and malolactic bacteria in one wine: what they make of each other smells of geranium, for good.
+ * @source oenology text-books: 2-ethoxyhexa-3,5-diene (from memory)
+ */
+function geranium(items: readonly Ingredient[], after: BatchState): Question[] {
+  const isEither = items.some(
+    (i) => i.kind === 'additive' && (i.additiveId === 'sorbate' || i.additiveId === 'malolactic')
+  );
+  return isEither && after.fills.some((f) => f.powdersG.sorbate && f.powdersG.malolactic)
+    ? [
+        {
+          level: 'ask',
+          text: 'Malolactic bacteria turn sorbate into the smell of geranium, and nothing takes it out.',
+          todo: 'Leave it out: keep the wine dry, or heat it. Or has it happened?'
         }
       ]
     : [];

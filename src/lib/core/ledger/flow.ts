@@ -71,6 +71,8 @@ export type Flow = { at: number } & (
       isWine: boolean;
     }
   | { kind: 'spirit'; vesselId: string | null; abv: number }
+  /** sugar that a test showed */
+  | { kind: 'sugar'; vesselId: string | null; sugarGL: number }
   | { kind: 'look'; vesselId: string | null; look: Look }
 );
 

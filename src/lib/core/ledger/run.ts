@@ -139,6 +139,7 @@ function run(
     steeps: [],
     toppedAt: {},
     allergens: [],
+    freeSo2: [],
     label: null,
     tastings: [],
     cost: 0,

@@ -116,6 +116,8 @@ export type BatchState = {
   sugarKg: number;
   sugarAt: number | null;
   measured: { ph: number | null; taGL: number | null };
+  /** free sulphur dioxide as it was measured, oldest first */
+  freeSo2: { at: number; vesselId: string | null; mgL: number }[];
   /** strength by spirit indication, when it was measured */
   spiritAbv: { at: number; abv: number } | null;
   warmestC: number | null;

@@ -44,6 +44,7 @@ export const POWDER_WORDS: Record<AdditiveId, string> = {
   'egg-white': 'egg white dried albumen finings',
   casein: 'casein caseinate milk finings',
   amylase: 'amylase diastase starch enzyme',
+  malolactic: 'malolactic bacteria culture mlf lactic',
   oak: 'oak chips cubes',
   hops: 'dry hops'
 };

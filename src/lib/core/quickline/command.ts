@@ -29,6 +29,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
     tempC: z.number().min(-5).max(105).optional(),
     ph: z.number().min(1.5).max(9).optional(),
     taGL: z.number().min(0).max(40).optional(),
+    freeSo2MgL: z.number().min(0).max(300).optional(),
+    sugarGL: z.number().min(0).max(100).optional(),
     residueSg: z.number().min(0.97).max(1.3).optional(),
     volumeL: litres.optional()
   }),

@@ -112,15 +112,15 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
 }
 
 function readingDeed(c: CommandOf<'reading'>, s: BatchState, settings: Settings): Deed {
-  const { ph, taGL, residueSg, volumeL, tempC } = c;
+  const { ph, taGL, freeSo2MgL, sugarGL, residueSg, volumeL, tempC } = c;
   const isGravity = c.sg !== undefined || c.brix !== undefined || c.potential !== undefined;
-  const isVessel = isGravity || volumeL !== undefined;
+  const isVessel = isGravity || [volumeL, freeSo2MgL, sugarGL].some((x) => x !== undefined);
   // Before it was racked it stood elsewhere.
   const at = c.at === undefined ? Infinity : Date.parse(c.at);
   const hasMoved = s.rackings.some((r) => r.at > at);
   const one =
     s.fills.length < 2 || hasMoved ? undefined : isVessel ? vesselFor(s, c.vesselId, 'was read') : c.vesselId;
-  const also = { ph, taGL, residueSg, volumeL, vesselId: one };
+  const also = { ph, taGL, freeSo2MgL, sugarGL, residueSg, volumeL, vesselId: one };
   if (!isGravity) return observe(s.id, { ...also, tempC });
   const [scale, figure] =
     c.sg !== undefined

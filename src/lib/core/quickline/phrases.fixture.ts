@@ -47,6 +47,14 @@ export const ROWS: Row[] = [
   },
   { meant: { kind: 'reading', sg: 0.996 }, says: ['0.996', '996', '.996', 'sg 996', 'sg 0,996', 'fg 0.996'] },
   { meant: { kind: 'reading', sg: 1.0 }, says: ['1.000', 'sg 1000', 'sg 1', 'sg 1.000'] },
+  {
+    meant: { kind: 'reading', freeSo2MgL: 25 },
+    says: ['free so2 25', 'free so2 is 25 mg/l', 'free SO₂ 25 ppm', '25 mg/l free so2', 'free sulphite: 25']
+  },
+  {
+    meant: { kind: 'reading', sugarGL: 4.5 },
+    says: ['sugar test 4.5', 'sugar test 4,5 g/l', 'residual sugar is 4.5 g/l', 'sugar strip shows 4.5']
+  },
   { meant: { kind: 'reading', sg: 1.064 }, says: ['64'] },
   {
     meant: { kind: 'reading', sg: 1.064, tempC: 21 },

@@ -12,7 +12,7 @@ import { takeVessel, takeWho } from './who';
 export type Part = { found: Read; who: Wine[]; when: Said | null };
 
 const VERB =
-  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|bx|brix|pa|temp|added|add|topped|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
+  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
 /** Where a new thing begins that has nothing to do with what stands before it. */
 const BREAK = new RegExp(
   `\\s*(?:;|\\.(?=\\s)|\\bthen\\b|,?\\s+and\\s+then\\b|(?:,|\\band\\b)\\s*(?:then\\s+|i\\s+)?(?=${VERB}\\b))\\s*`

@@ -233,6 +233,8 @@ const EVERY: Record<CommandKind, fc.Arbitrary<Command>> = {
       tempC: fig(4, 39, 1),
       ph: fig(2.5, 5, 2),
       taGL: fig(2, 14, 2),
+      freeSo2MgL: fig(1, 80, 0),
+      sugarGL: fig(0, 30, 1),
       residueSg: fig(0.99, 1.05, 3),
       volumeL: litres
     },

@@ -91,6 +91,8 @@ function body(c: Command, ctx: Context): string {
         c.tempC !== undefined && `${n(c.tempC)} °C`,
         c.ph !== undefined && `ph ${n(c.ph)}`,
         c.taGL !== undefined && `ta ${n(c.taGL)} g/l`,
+        c.freeSo2MgL !== undefined && `free so2 ${n(c.freeSo2MgL)} mg/l`,
+        c.sugarGL !== undefined && `sugar test ${n(c.sugarGL)} g/l`,
         c.residueSg !== undefined && `residue ${gravity(c.residueSg)}`,
         c.volumeL !== undefined && `volume ${n(c.volumeL)} l`
       ]

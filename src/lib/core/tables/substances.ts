@@ -74,6 +74,7 @@ export const ADDITIVES = {
   'egg-white': 'Egg white',
   casein: 'Casein',
   amylase: 'Amylase enzyme',
+  malolactic: 'Malolactic culture',
   oak: 'Oak chips',
   hops: 'Dry hops'
 } as const;

@@ -5,7 +5,8 @@
   import BatchCautions from '../caution/BatchCautions.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
   import { stabilise } from '$core/commands/finish';
-  import { hindrancesOf, stabilising } from '$core/finish/stabilise';
+  import { observe } from '$core/commands/observe';
+  import { freeMeasured, hindrancesOf, stabilising } from '$core/finish/stabilise';
   import { freeLeft, type WineStyle } from '$core/finish/sulphite';
   import { SO2_SHARE, spoonText, TEASPOON_G } from '$core/tables/doses';
   import { InputError } from '$core/units/input-error';
@@ -58,12 +59,13 @@
       return { error: explain(e) };
     }
   });
+  const measured = $derived(fill && freeMeasured(batch.state, fill));
   const dose = $derived(worked && 'dose' in worked ? worked.dose : null);
   const hinders = $derived(fill ? hindrancesOf(batch.state, fill) : []);
   /** What may be left of a dose that somebody gave before, where nobody measured. */
   const left = $derived.by(() => {
     const given = fill?.given.sulphite;
-    if (!given || !dose || draft.fields.free.trim()) return null;
+    if (!given || !dose || draft.fields.free.trim() || measured !== undefined) return null;
     const days = (household.now - given.at) / 86_400_000;
     const addedMgL = (1000 * given.massG * SO2_SHARE.potassium) / dose.volumeL;
     return freeLeft({ addedMgL, days, rackings: fill!.racked.filter((at) => at > given.at).length });
@@ -76,11 +78,15 @@
       metabisulphiteG: typed('sulphite', 'weight') ?? dose.metabisulphiteG,
       sorbateG: typed('sorbate', 'weight') ?? dose.sorbateG
     };
+    const free = typed('free', 'amount of sulphur dioxide');
     if (what.metabisulphiteG <= 0 || what.sorbateG <= 0)
       throw new InputError('Only both together keep a wine.', 'Give grams of each.');
     return [
       `${gramsText(what.metabisulphiteG)} metabisulphite and ${gramsText(what.sorbateG)} sorbate in. Wait a day before you sweeten.`,
-      stabilise(batch.id, fill.vesselId, what)
+      [
+        ...(free === null ? [] : observe(batch.id, { vesselId: fill.vesselId, freeSo2MgL: free })),
+        ...stabilise(batch.id, fill.vesselId, what)
+      ]
     ];
   });
 </script>
@@ -108,7 +114,7 @@
         ? ''
         : ', by what went in: a pH strip is surer'}, {dose.abv.toFixed(0)} % at least: {dose.sulphite.freeTargetMgL.toFixed(
         0
-      )} mg/L of free sulphur dioxide, {draft.fields.free.trim()
+      )} mg/L of free sulphur dioxide, {draft.fields.free.trim() || measured !== undefined
         ? 'less what is there'
         : 'a third more for what binds'}.
     </p>
@@ -145,7 +151,13 @@
         mode="decimal"
         placeholder={dose?.sorbateG.toFixed(1) ?? ''}
       />
-      <Text {draft} at="free" label="Free SO₂, mg/L" mode="decimal" placeholder="not measured" />
+      <Text
+        {draft}
+        at="free"
+        label="Free SO₂, mg/L"
+        mode="decimal"
+        placeholder={measured === undefined ? 'not measured' : String(measured)}
+      />
       <Pick
         {draft}
         at="style"
@@ -167,7 +179,7 @@
     />{/if}
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
-  <button class="btn btn-primary" disabled={!dose}
+  <button class="btn btn-primary" disabled={!dose || hinders.includes('malolactic')}
     >{form.asks ? 'It is so: both are in' : 'Both are in'}</button
   >
 </form>

@@ -5,6 +5,10 @@ import type { sweetnessWord } from '$core/units/format';
 
 /** Why a wine is not to be stabilised yet, and what shows that it can be. */
 export const HINDERS: Record<Hindrance, { title: string; text: string }> = {
+  malolactic: {
+    title: 'No sorbate in this wine.',
+    text: 'Malolactic bacteria went in; they turn sorbate into the smell of geranium, and nothing takes it out. Keep it dry, sweeten with what yeast cannot take, or heat it.'
+  },
   'not-finished': {
     title: 'Not shown to be finished.',
     text: 'Sorbate stops no ferment that is under way. Two readings three days apart, the same and where it ends, show that it is over.'

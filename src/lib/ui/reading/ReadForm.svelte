@@ -4,6 +4,7 @@
   import { puzzleOf } from '$core/belief/puzzle';
   import type { Scale } from '$core/ferment/scales';
   import { temperatureText } from '$core/units/format';
+  import { parseNumber } from '$core/units/number';
   import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '$core/units/parse';
   import { correctStem, observe, readGravity } from '$core/commands/observe';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
@@ -31,6 +32,8 @@
     ph: '',
     ta: '',
     residue: '',
+    so2: '',
+    sugar: '',
     // Jars that differ are asked about; of those alike the one that was read longest ago is offered.
     vessel: areAlike(batch.state.fills) ? (leastRead(batch.state)?.vesselId ?? '') : '',
     when: ''
@@ -92,18 +95,30 @@
       throw new InputError('It stands in several vessels.', 'Say which one was read.', 'vessel');
     return isThere ? { vesselId: draft.fields.vessel } : {};
   };
+  /** A plain figure, or nothing. @throws InputError when it is none */
+  function figure(key: 'so2' | 'sugar', what: string, most: number): number | undefined {
+    const text = draft.fields[key].trim().replace(/\s*(mg|g)\s*\/\s*l$/i, '');
+    if (!text) return undefined;
+    const n = parseNumber(text);
+    if (n === null || n < 0 || n > most)
+      throw new InputError(`“${draft.fields[key]}” is no figure of ${what}.`, `Give one from 0 to ${most}.`);
+    return n;
+  }
   const save = form.submit((when) => {
-    const isAcidOnly = draft.fields.sg.trim() === '';
-    const acid = {
+    const isAloneOf = draft.fields.sg.trim() === '';
+    const other = {
       ph: draft.fields.ph.trim() ? parsePh(draft.fields.ph) : undefined,
       taGL: draft.fields.ta.trim() ? parseTitratable(draft.fields.ta) : undefined,
-      ...vesselOf(when.at)
+      freeSo2MgL: figure('so2', 'free sulphur dioxide', 300),
+      sugarGL: figure('sugar', 'sugar left', 100)
     };
-    if (isAcidOnly && (acid.ph !== undefined || acid.taGL !== undefined))
-      return [`${batch.state.name}: acid written down.`, observe(batch.id, acid)];
+    const vessel = vesselOf(when.at);
+    if (isAloneOf && Object.values(other).some((x) => x !== undefined))
+      return [`${batch.state.name}: written down.`, observe(batch.id, { ...other, ...vessel })];
     const stem = stemOf(draft.fields.sg);
     const deed = readGravity(batch.id, stem.sg, tempOf(), household.settings.hydrometer, {
-      ...acid,
+      ...other,
+      ...vessel,
       refractometerBx: stem.bx ?? undefined,
       residueSg: draft.fields.residue.trim() ? parseGravity(draft.fields.residue) : undefined
     });
@@ -159,10 +174,10 @@
     open={draft.fields.on !== 'sg' ||
       draft.fields.ph !== '' ||
       draft.fields.ta !== '' ||
-      draft.fields.residue !== ''}
+      [draft.fields.residue, draft.fields.so2, draft.fields.sugar].some((x) => x !== '')}
   >
     <summary class="min-h-9 max-sm:min-h-11 py-1 text-[0.9375rem] underline underline-offset-4"
-      >Another scale, pH, acid</summary
+      >Another scale, acid, SO₂, sugar</summary
     >
     <div class="mt-1 grid grid-cols-3 gap-3">
       <label class="grid gap-1 text-[0.9375rem] font-semibold"
@@ -182,6 +197,15 @@
         placeholder="for strength by spirit indication"
         mode="decimal"
         class="col-span-full"
+      />
+      <Text {draft} at="so2" label="Free SO₂, mg/L" placeholder="by a kit" mode="decimal" />
+      <Text
+        {draft}
+        at="sugar"
+        label="Sugar by a test, g/L"
+        placeholder="tablet or strip"
+        mode="decimal"
+        class="col-span-2"
       />
     </div>
   </details>

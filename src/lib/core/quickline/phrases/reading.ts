@@ -1,4 +1,5 @@
 import { InputError } from '../../units/input-error';
+import { parseNumber } from '../../units/number';
 import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '../../units/parse';
 import type { Command, CommandOf } from '../command';
 import { ask, read, take, type Context, type Piece, type Read } from '../context';
@@ -13,6 +14,13 @@ const TEMP_ALONE = new RegExp(`${TEMP.source}(?!\\s+(?:of\\s+)?[a-z]{3})`);
 const TEMP_BARE = new RegExp(
   `(?:\\b(?:temp(?:erature)?|room)${IS}|(?:\\bat\\s+|@\\s*))(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
 );
+const FREE_SO2 = [
+  new RegExp(`\\bfree\\s+(?:so2|so₂|sulphite|sulfite|sulphur|sulfur)${IS}(${NUM})\\s*(?:mg\\s*/\\s*l|ppm)?`),
+  new RegExp(`(${NUM})\\s*(?:mg\\s*/\\s*l|ppm)\\s+(?:of\\s+)?free\\s+(?:so2|so₂|sulphite|sulfite)`)
+];
+const SUGAR_TEST = [
+  new RegExp(`\\b(?:sugar\\s+test|residual\\s+sugar|sugar\\s+strip)${IS}(${NUM})\\s*(?:g\\s*/\\s*l)?`)
+];
 const PH = [new RegExp(`\\bph${IS}(${NUM})`), new RegExp(`(${NUM})\\s*ph\\b`)];
 const TA = new RegExp(
   `\\b(?:ta|titratable(?:\\s+acid(?:ity)?)?|(?<!(?:citric|malic|tartaric|lactic)\\s+)acid(?:ity)?)${IS}(${NUM})(?![\\d.,])(?!\\s*(?:g|kg|mg|oz|lbs?|tsps?|tbsps?|ml|teaspoons?|grams?)\\b(?!\\s*\\/))\\s*(%|g\\s*\\/\\s*l|g\\s*\\/\\s*100\\s*ml)?\\s*(?:as\\s+(tartaric|sulphuric|sulfuric))?`
@@ -62,6 +70,14 @@ const said = (m: RegExpExecArray): string => m.slice(1).find((x) => x !== undefi
 /** What the reader of a figure thinks was meant. */
 const meantBy = (e: InputError): string | undefined => /Did you mean ([\d.]+)/.exec(e.todo)?.[1];
 
+/** A plain figure. @throws InputError when it is none, or past all sense */
+function bounded(text: string, most: number, what: string): number {
+  const n = parseNumber(text);
+  if (n === null || n < 0 || n > most)
+    throw new InputError(`“${text}” is no figure of ${what}.`, `Give one from 0 to ${most}.`);
+  return n;
+}
+
 /** What was measured: gravity on any scale, its temperature, acid, the volume at a mark. */
 export function readReading(p: Piece, ctx: Context, line: string): Read | null {
   const out: Partial<Reading> = {};
@@ -98,6 +114,14 @@ export function readReading(p: Piece, ctx: Context, line: string): Read | null {
         offer('ta')
       )
     );
+  set(
+    'freeSo2MgL',
+    figure(p, FREE_SO2, (m) => bounded(said(m), 300, 'mg/L of free sulphur dioxide'), offer('amount'))
+  );
+  set(
+    'sugarGL',
+    figure(p, SUGAR_TEST, (m) => bounded(said(m), 100, 'g/L of sugar left'), offer('amount'))
+  );
   set(
     'residueSg',
     figure(p, RESIDUE, (m) => parseGravity(said(m)), offer('gravity'))

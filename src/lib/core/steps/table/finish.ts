@@ -1,6 +1,6 @@
 import type { BatchState } from '../../ledger/state';
 import { beliefOf } from '../../belief/believe';
-import { stabilising } from '../../finish/stabilise';
+import { hasBacteria, stabilising } from '../../finish/stabilise';
 import { InputError } from '../../units/input-error';
 import type { Plan } from '../../plan/plan';
 import { finedAt } from '../../finish/clear';
@@ -100,7 +100,7 @@ export const stabilise = defineStep({
   doneAt: stabilisedAt,
   isPut: true,
   puts: preservers,
-  wantsForm: (s) => (preservers(s) === null ? 'stabilise' : null),
+  wantsForm: (s) => (preservers(s) === null || s.fills.some(hasBacteria) ? 'stabilise' : null),
   tap: 'Both are in'
 });
 
