@@ -15,7 +15,22 @@ export type Danger = {
   ratingBar: number;
   type: BottleType;
   why: string;
+  /** what was found in one that was opened, where that is why; null where the sums are */
+  found: 'fizzy' | 'gushing' | null;
 };
+
+/** Bottles that hold fizz wanted in them: made for this much at least, bar. */
+const FOR_FIZZ_BAR = 2;
+
+/** Gas where there should be none, or more of it than a bottle pours in peace; null where what was found is as it should be. */
+function badlyFound(b: Bottling): Danger['found'] {
+  const worst = b.opened.reduce<Danger['found']>(
+    (w, o) => (o.found === 'gushing' || w === 'gushing' ? 'gushing' : o.found === 'fizzy' ? 'fizzy' : w),
+    null
+  );
+  const isWanted = b.primingGL > 0 && BOTTLES[weakest(b.types)].ratingBar >= FOR_FIZZ_BAR;
+  return worst === 'fizzy' && isWanted ? null : worst;
+}
 
 /**
  * Two bottles opened a fortnight apart and found without gas, the later two months after filling, show that the rest
@@ -24,17 +39,20 @@ export type Danger = {
 const SHOWN_SAFE = { bottles: 2, apartDays: 14, afterDays: 60 } as const;
 
 function isShownSafe(b: Bottling): boolean {
-  const [first, last] = [b.stillAt[0], b.stillAt.at(-1)];
+  // Gas in one says that the others may have it, whatever was found before.
+  const alive = b.opened.findLast((o) => o.found !== 'still')?.at ?? -Infinity;
+  const still = b.opened.filter((o) => o.found === 'still' && o.at > alive).map((o) => o.at);
+  const [first, last] = [still[0], still.at(-1)];
   return (
     first !== undefined &&
     last !== undefined &&
-    b.stillAt.length >= SHOWN_SAFE.bottles &&
+    still.length >= SHOWN_SAFE.bottles &&
     last - first >= SHOWN_SAFE.apartDays * DAY &&
     last - b.at >= SHOWN_SAFE.afterDays * DAY
   );
 }
 
-/** Fillings of a batch that went against the pressure check, until they are opened or shown to be safe. */
+/** Fillings of a batch that went against the pressure check, or were found with gas in them, until they are opened or shown to be safe. */
 export function dangersOf(
   s: Pick<BatchState, 'bottled' | 'pitches' | 'plan' | 'readings' | 'warmestC'>,
   belief: Pick<Belief, 'filledGL'> | null
@@ -55,7 +73,8 @@ export function dangersOf(
       belief?.filledGL[b.eventId] ?? null,
       b.heat
     );
-    if (verdict.level !== 'stop') return [];
+    const found = badlyFound(b);
+    if (verdict.level !== 'stop' && found === null) return [];
     return [
       {
         bottlingId: b.eventId,
@@ -64,7 +83,8 @@ export function dangersOf(
         bar20: verdict.bar20,
         ratingBar,
         type: worst,
-        why: reachable.why
+        why: reachable.why,
+        found: verdict.level === 'stop' ? null : found
       }
     ];
   });

@@ -6,6 +6,7 @@ import { co2Solubility, CO2_PER_SUCROSE, gaugePressure, residualCo2 } from './ca
 import { pressureCheck } from './pressure';
 import { dangersOf } from './danger';
 import { checkBottling } from './judge';
+import { testBottlesOf } from './test-bottle';
 
 describe('carbon dioxide', () => {
   // Handbook solubilities at 1 bar of CO2, g/L (from memory).
@@ -142,6 +143,56 @@ describe('sugar that yeast can reach', () => {
       )!;
     expect(dangersOf(filled(), null)).toHaveLength(1);
     expect(dangersOf(filled({ coreC: 63, minutes: 25 }), null)).toEqual([]);
+  });
+
+  describe('what is found in a bottle that is opened', () => {
+    const FIRST = '01890000-0000-7000-8000-0000000000aa';
+    const dry = [...begin(), on(40, 'reading', { sg: 0.987 }), on(50, 'reading', { sg: 0.987 })];
+    const bottled = (type: 'still' | 'crown', primingGL = 0) =>
+      ({
+        ...on(60, 'bottle', {
+          from: 'b',
+          bottles: [{ count: 10, sizeL: 0.75, type }],
+          clear: true,
+          ...(primingGL ? { primingGL } : {})
+        }),
+        id: FIRST
+      }) as LedgerEvent;
+    const opened = (day: number, found: 'still' | 'fizzy' | 'gushing') =>
+      on(day, 'open', { bottleId: FIRST, count: 1, found });
+    const at = (day: number, ...events: LedgerEvent[]) => foldBatch([...dry, ...events], T0 + day * DAY)!;
+    const found = (day: number, ...events: LedgerEvent[]) =>
+      dangersOf(at(day, ...events), null).map((d) => d.found);
+
+    it('fizz in a still wine makes the others dangerous, whatever the sums say; wanted fizz does not', () => {
+      expect(found(90, bottled('still'))).toEqual([]);
+      expect(found(90, bottled('still'), opened(80, 'still'))).toEqual([]);
+      expect(found(90, bottled('still'), opened(80, 'fizzy'))).toEqual(['fizzy']);
+      expect(found(90, bottled('crown', 7), opened(80, 'fizzy'))).toEqual([]);
+      expect(found(90, bottled('crown', 7), opened(80, 'gushing'))).toEqual(['gushing']);
+      // Two still ones long ago say nothing once one was lively; two after it do.
+      const lively = [bottled('still'), opened(70, 'still'), opened(125, 'still'), opened(130, 'fizzy')];
+      expect(found(140, ...lively)).toEqual(['fizzy']);
+      expect(found(170, ...lively, opened(140, 'still'), opened(160, 'still'))).toEqual([]);
+    });
+
+    it('a primed filling has a test bottle, after two weeks, until its fizz is found or does not come', () => {
+      const due = (day: number, ...events: LedgerEvent[]) => {
+        const now = T0 + day * DAY;
+        return testBottlesOf(at(day, ...events)).map(({ dueAt, lateAt }) =>
+          now > lateAt ? 'overdue' : now >= dueAt ? 'due' : 'coming'
+        );
+      };
+      expect(due(70, bottled('still'))).toEqual([]);
+      expect(due(70, bottled('crown', 7))).toEqual(['coming']);
+      expect(due(74.2, bottled('crown', 7))).toEqual(['due']);
+      expect(due(90, bottled('crown', 7))).toEqual(['overdue']);
+      expect(due(90, bottled('crown', 7), opened(80, 'fizzy'))).toEqual([]);
+      expect(due(90, bottled('crown', 7), opened(80, 'still'))).toEqual(['coming']);
+      expect(due(95, bottled('crown', 7), opened(80, 'still'))).toEqual(['due']);
+      const three = [opened(75, 'still'), opened(90, 'still'), opened(105, 'still')] as const;
+      expect(due(140, bottled('crown', 7), ...three)).toEqual([]);
+    });
   });
 
   it('a yeast at its limit is only trusted at the high end of its tolerance', () => {

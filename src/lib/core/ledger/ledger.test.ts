@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { bottleCost } from '../plan/cost';
 import { describe, expect, it } from 'vitest';
 import { abvOf } from '../ferment/convert';
 import { estimateMust } from '../must/balance';
@@ -212,6 +213,29 @@ describe('the fold', () => {
     expect(volumeOf(fold(events, 91))).toBeCloseTo(3, 3);
     events.push(on(91, 'bottle', { from: 'b', bottles: [{ count: 4, sizeL: 0.75, type: 'still' }] }));
     expect(standingOf(fold(events, 92)).stage).toBe('bottled');
+  });
+
+  it('what a wine has cost is paid in its bottles, over two evenings, sediment and all', () => {
+    const [first, ...rest] = start();
+    const priced = {
+      ...first!,
+      data: {
+        ...(first!.data as { plan: object }),
+        plan: { ...(first!.data as { plan: object }).plan, prices: { white: 1.2, bottle: 0.3 } }
+      }
+    } as unknown as LedgerEvent;
+    const bottle = (day: number, count: number, emptied: boolean) =>
+      on(day, 'bottle', { from: 'bucket', bottles: [{ count, sizeL: 0.75, type: 'still' }], emptied });
+    const before = [priced, ...rest, on(8, 'fruit-out', { press: 'drip', volumeL: 10 })];
+    const whole = fold(before, 89).cost;
+    expect(whole).toBeGreaterThan(1);
+    const s = fold([...before, bottle(90, 6, false), bottle(95, 7, true)], 96);
+    const [one, two] = s.bottled;
+    expect(one!.cost + two!.cost).toBeCloseTo(whole, 9);
+    expect(one!.cost / whole).toBeCloseTo(0.45, 2);
+    expect(bottleCost(one!, 0.75, 0.3)).toBeCloseTo((whole * 0.75) / 10 + 0.3, 2);
+    // What was left in the bottom makes the second evening's dearer.
+    expect(bottleCost(two!, 0.75, 0.3)).toBeGreaterThan(bottleCost(one!, 0.75, 0.3));
   });
 
   it('bottling empties the vessel', () => {

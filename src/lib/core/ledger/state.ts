@@ -75,8 +75,10 @@ export type Bottling = {
   heldKg: number;
   /** bottles that are still closed, as far as is known */
   left: number;
-  /** when bottles of it were opened and found without gas */
-  stillAt: number[];
+  /** bottles of it that were opened, and what was found in them */
+  opened: { at: number; found: 'still' | 'fizzy' | 'gushing' }[];
+  /** what the wine in them had cost */
+  cost: number;
 };
 
 /** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */

@@ -44,3 +44,12 @@ export function costOf(plan: Plan): Cost | null {
   if (lines.length === 0 && prices.bottle === undefined) return null;
   return { total: lines.reduce((sum, l) => sum + l.cost, 0), lines, unpriced };
 }
+
+/**
+ * What a bottle has come to: its share of what the wine had cost, and its glass and stopper.
+ * @param filled litres of a filling, and what the wine in it had cost
+ * @param glass what one bottle with its stopper costs; 0 where nobody said
+ * @example bottleCost({ litres: 4.5, cost: 3 }, 0.75, 0.2) // 0.7
+ */
+export const bottleCost = (filled: { litres: number; cost: number }, sizeL: number, glass: number): number =>
+  (filled.litres > 0 ? (filled.cost * sizeL) / filled.litres : 0) + glass;

@@ -100,7 +100,9 @@ function cautionsOf(
   const dangers = bursting.map((d): Caution => ({
     id: 'pressure',
     level: 'stop',
-    text: `${d.left} bottles could reach ${d.bar20.toFixed(1)} bar in glass made for ${d.ratingBar}.`
+    text: d.found
+      ? `One of these bottles was opened and found ${d.found}: ${d.left} more may be so.`
+      : `${d.left} bottles could reach ${d.bar20.toFixed(1)} bar in glass made for ${d.ratingBar}.`
   }));
   const doubts = s.doubts.map((d): Caution => ({
     id: `doubt-${d.code}`,

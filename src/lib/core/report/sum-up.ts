@@ -3,6 +3,7 @@ import type { Taught } from '../belief/garden';
 import { taughtOf } from '../belief/teach';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
+import { testBottlesOf } from '../finish/test-bottle';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
 import { batchAt } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
@@ -54,7 +55,8 @@ export function summaryOf(
   const standing = standingOf(s);
   return {
     id,
-    running: s.fills.length > 0 || dangersOf(s, standing.belief).length > 0 ? 1 : 0,
+    running:
+      s.fills.length > 0 || dangersOf(s, standing.belief).length > 0 || testBottlesOf(s).length > 0 ? 1 : 0,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
     ...usedBy(events, id),

@@ -13,7 +13,7 @@ export const SUMMARY_VERSION = 10;
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
   id: string;
-  /** 1 while wine stands in a vessel, or in bottles that could burst; 0 once it is all bottled or gone */
+  /** 1 while wine stands in a vessel, or in bottles that could burst or are to be tried; 0 once it is all bottled or gone */
   running: 0 | 1;
   startedAt: number;
   /** words of its name, for looking it up */

@@ -1,4 +1,5 @@
 import type { Course } from '../belief/course';
+import { testBottlesOf } from '../finish/test-bottle';
 import { isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
 import { civilDay } from '../units/zone';
@@ -70,7 +71,7 @@ export function schedule(
   course: Course | null = null,
   troubles: readonly Trouble[] = []
 ): Due[] {
-  if (s.fills.length === 0) return [];
+  if (s.fills.length === 0) return fizzDue(s);
   const steps = stepsOf(s.plan);
   const doneAts = new Map(steps.map((step) => [step.id, doneAt(s, step.id)]));
   const reached = new Map<StepId, number>();
@@ -136,7 +137,7 @@ export function schedule(
   }
   for (const { next } of troubles)
     if (next && !out.some((d) => d.step.id === next.step)) out.push(rungDue(s, next));
-  return out.sort(
+  return [...out, ...fizzDue(s)].sort(
     (a, b) => Number(a.status === 'coming') - Number(b.status === 'coming') || a.dueAt - b.dueAt
   );
 }
@@ -157,6 +158,31 @@ function rungDue(s: BatchState, { step: id, title, short, how, dueAt: from }: On
     why: '',
     after: null
   };
+}
+
+/** A test bottle of what was primed, the soonest of its fillings. */
+function fizzDue(s: BatchState): Due[] {
+  const next = testBottlesOf(s).sort((a, b) => a.dueAt - b.dueAt)[0];
+  if (!next) return [];
+  const dueAt = Math.max(next.dueAt, putOffTo(s, 'test-bottle') ?? 0);
+  const lateAt = Math.max(dueAt, next.lateAt);
+  const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+  return [
+    {
+      step: {
+        id: 'test-bottle',
+        title: 'Open a test bottle',
+        short: 'test bottle',
+        how: 'Chilled for a day, outdoors, a cloth over the neck. It tells whether the rest has its fizz.',
+        waits: []
+      },
+      dueAt,
+      lateAt,
+      status: s.at > lateAt ? 'overdue' : isToday ? 'due' : 'coming',
+      why: 'two to three weeks in the warm',
+      after: null
+    }
+  ];
 }
 
 /** When a batch should leave the vessel it stands in: its next racking or bottling; null when none is foreseen. */

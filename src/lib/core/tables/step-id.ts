@@ -40,4 +40,6 @@ export const RUNG_IDS = [
   'late-enzyme',
   'fine'
 ] as const;
-export type StepId = (typeof STEP_IDS)[number] | (typeof RUNG_IDS)[number];
+/** What is still to do for a wine that is all in bottles. */
+export const BOTTLED_IDS = ['test-bottle'] as const;
+export type StepId = (typeof STEP_IDS)[number] | (typeof RUNG_IDS)[number] | (typeof BOTTLED_IDS)[number];

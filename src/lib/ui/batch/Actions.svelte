@@ -20,6 +20,7 @@
   import SteepForm from './SteepForm.svelte';
   import TakeForm from './TakeForm.svelte';
   import TopUpForm from './TopUpForm.svelte';
+  import OpenCard from '../today/OpenCard.svelte';
   import WarmthCard from '../today/WarmthCard.svelte';
   import type { FormId } from './form-of';
 
@@ -41,6 +42,7 @@
     ['sweeten', 'Sweeten', !inBucket && batch.state.fills.length > 0],
     ['blend', 'Blend', !inBucket && batch.state.fills.length > 0],
     ['take', 'Sample, loss', true],
+    ['open', 'Open a bottle', batch.state.bottled.some((b) => b.left > 0)],
     ['note', 'Note', true],
     // Who owns no hydrometer bottles too: the way is there, and warns.
     ['bottle', 'Bottle', batch.state.fills.length > 0 && (!inBucket || !hasFruit)]
@@ -51,6 +53,7 @@
     'fruit-out': 'Fruit out',
     rack: 'Rack',
     split: 'Some into another vessel',
+    open: 'Open a bottle',
     add: 'Add',
     'top-up': 'Top up',
     steep: 'Second fruit, oak, hops',
@@ -85,6 +88,7 @@
       {:else if form === 'pitch'}<PitchForm {batch} ondone={done} />
       {:else if form === 'fruit-out'}<FruitOutForm {batch} ondone={done} />
       {:else if form === 'rack' || form === 'split'}<RackForm {batch} ondone={done} />
+      {:else if form === 'open'}<OpenCard {batch} ondone={done} />
       {:else if form === 'add'}<AddForm {batch} ondone={done} />
       {:else if form === 'top-up'}<TopUpForm {batch} ondone={done} />
       {:else if form === 'steep'}<SteepForm {batch} ondone={done} />

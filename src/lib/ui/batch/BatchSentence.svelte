@@ -8,7 +8,7 @@
   import { aboutAbv, howFarText } from '../words/how-far';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
-  import { volumeLines } from './volume-lines';
+  import { costLines, volumeLines } from './volume-lines';
   import { dayWord, onDay } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
@@ -47,6 +47,7 @@
   );
   const why = $derived(whyAbvDiffers(s, now));
   const dangers = $derived(batch.dangers);
+  const paid = $derived(costLines(s, household.settings));
   /** Litres once the fruit has given all. */
   const toCome = $derived(willHoldL(s));
   /** Jars that read otherwise than one another, each by its last reading. */
@@ -119,7 +120,13 @@
     All of it went elsewhere: nothing stands in a vessel, and none is in bottles.
   {:else if now.stage === 'bottled'}
     {@const b = s.bottled}
-    <span class="font-semibold">{b.reduce((n, x) => n + x.count, 0)} bottles</span>, filled {dayWord(
+    {@const bottles = counted(
+      b.reduce((n, x) => n + x.count, 0),
+      'bottle'
+    )}
+    {#if paid.length > 0}<How title="What they cost" lines={paid} class={word}
+        >{#snippet trigger()}{bottles}{/snippet}</How
+      >{:else}<span class="font-semibold">{bottles}</span>{/if}, filled {dayWord(
       b.at(-1)!.at,
       household.now,
       s.zone

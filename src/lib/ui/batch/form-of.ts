@@ -10,6 +10,7 @@ export const isFormId = (text: string): text is FormId =>
     'fruit-out',
     'rack',
     'split',
+    'open',
     'add',
     'top-up',
     'steep',

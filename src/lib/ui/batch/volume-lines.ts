@@ -1,8 +1,24 @@
 import type { Standing } from '$core/belief/standing';
 import type { BatchState } from '$core/ledger/state';
+import { bottleCost } from '$core/plan/cost';
+import { sizeText } from '$core/tables/bottles';
 import { volumeText } from '$core/units/format';
 import type { Settings } from '$core/units/settings';
 import { dayWord } from '../shelf/when';
+
+/** What each bottle of a batch has come to, filling by filling; nothing where nothing had a price. */
+export function costLines(s: Pick<BatchState, 'bottled' | 'plan'>, settings: Settings): string[] {
+  const glass = s.plan.prices?.bottle ?? 0;
+  const money = (x: number) => `${settings.currency}${x.toFixed(2)}`;
+  return s.bottled.flatMap((b) =>
+    b.cost + glass <= 0
+      ? []
+      : [...new Set(b.bottles.map((x) => x.sizeL))].map(
+          (sizeL) =>
+            `A bottle of ${sizeText(sizeL)} has come to ${money(bottleCost(b, sizeL, glass))}${glass > 0 ? `, ${money(glass)} of it glass and stopper` : ''}.`
+        )
+  );
+}
 
 /** How a batch's litres came about, and what they cost. */
 export function volumeLines(

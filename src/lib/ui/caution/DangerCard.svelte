@@ -21,14 +21,18 @@
     <span class="number">{d.left}</span>
     {d.left === 1 ? 'bottle that' : 'bottles that'} could burst
   </h2>
-  <p>
-    Up to <b class="number">{d.bar20.toFixed(1)} bar</b> at {temperatureText(20, household.settings.temp)} in glass
-    made for {d.ratingBar} ({BOTTLES[d.type].name.toLowerCase()}), filled {dayWord(
-      d.at,
-      household.now,
-      batch.state.zone
-    )} with sugar that its yeast may still reach.
-  </p>
+  {#if d.found}<p>
+      One that was opened {d.found === 'gushing' ? 'gushed' : 'was fizzy, in glass made for still wine'}: the
+      others may be so, whatever the sums say.
+    </p>
+  {:else}<p>
+      Up to <b class="number">{d.bar20.toFixed(1)} bar</b> at {temperatureText(20, household.settings.temp)} in
+      glass made for {d.ratingBar} ({BOTTLES[d.type].name.toLowerCase()}), filled {dayWord(
+        d.at,
+        household.now,
+        batch.state.zone
+      )} with sugar that its yeast may still reach.
+    </p>{/if}
   <p class="mt-1">
     <b>Make it safe:</b> keep them cold, in a closed box under a blanket, away from people. Open them outdoors,
     cold, with eye protection and a cloth over the neck, and pour them back into a jar under an airlock; or drink

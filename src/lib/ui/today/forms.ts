@@ -4,6 +4,7 @@ export const FORMS = {
   warmth: () => import('./WarmthCard.svelte'),
   read: () => import('./ReadCard.svelte'),
   rack: () => import('./RackCard.svelte'),
+  open: () => import('./OpenCard.svelte'),
   bottle: () => import('./BottleCard.svelte')
 } as const;
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { EVENTS } from '$core/ledger/events/all';
 import { eventsFrom } from '$core/ledger/events.fixture';
+import { FIRST_DESIGN } from '$core/ledger/events/label';
 import { defOf, eventSchema, type LedgerEvent } from '$core/ledger/log';
 import { foldBatch } from '$core/ledger/run';
 import { extremeHistory } from '$core/report/extreme.fixture';
@@ -26,6 +27,7 @@ const SINGLE = [
   }),
   on(1, 'caution', { cautionId: 'low-acid' }),
   on(1, 'step', { step: 'rack-1', outcome: 'snoozed', until: '2026-05-03T10:00:00.000Z' }),
+  on(95, 'label', { count: 6, design: FIRST_DESIGN }),
   on(0, 'timer', { card: 'yeast', until: '2026-05-01T10:15:00.000Z' }),
   on(2, 'observation', {
     bubbles: { count: 5, seconds: 12 },

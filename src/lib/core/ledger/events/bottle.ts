@@ -5,7 +5,7 @@ import { emptyFill, fillL, keepShare } from '../fill';
 import { bottleId } from '../flow';
 import { takeFrom } from '../operations';
 import { MUCH_LOST, volumeIn } from '../question';
-import { doubt, type Working } from '../state';
+import { doubt, type Bottling, type Working } from '../state';
 import { defineEvent, id, type Of, type Part } from './define';
 
 const data = z.strictObject({
@@ -41,7 +41,7 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
   const held = s.lots.reduce((sum, l) => sum + l.held.hexoseKg, 0);
   const fill = { ...(source ?? emptyFill(from)) };
   keepShare(fill, 1);
-  s.bottled.push({
+  const filled: Bottling = {
     eventId: e.id,
     at,
     count,
@@ -55,12 +55,17 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     bar20: bar20 ?? null,
     heldKg: held,
     left: count,
-    stillAt: []
-  });
+    opened: [],
+    cost: 0
+  };
+  s.bottled.push(filled);
   if (!source || thereL <= 0) return doubt(s, 'not-there');
   const perL = takeFrom(s, source, litres, 'bottle', emptied);
   const keep = s.fills.includes(source) ? Math.max(0, 1 - litres / thereL) : 0;
   if (keep > 0) keepShare(source, keep);
+  // What was paid for sediment that is thrown away is paid in the bottles.
+  filled.cost = (1 - keep) * source.cost;
+  source.cost *= keep;
   s.flows.push({
     at,
     kind: 'move',

@@ -16,7 +16,7 @@ export const opened = defineEvent({
     if (!of) return doubt(s, 'not-there');
     if (data.count > of.left) doubt(s, 'more-than-there');
     of.left = Math.max(0, of.left - data.count);
-    if (data.found === 'still') of.stillAt.push(at);
+    if (data.found) of.opened.push({ at, found: data.found });
   },
   says: ({ data: { count, found } }) => ({
     what: ['Opened'],

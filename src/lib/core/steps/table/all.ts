@@ -13,6 +13,7 @@ import { intoGlass, offTheLees } from './rack';
 import { read } from './read';
 import { starter } from './starter';
 import { stir } from './stir';
+import { testBottle } from './test-bottle';
 
 /** Every step there is. */
 export const STEPS: Record<StepId, StepDef> = {
@@ -36,5 +37,6 @@ export const STEPS: Record<StepId, StepDef> = {
   stabilise,
   sweeten,
   bottle,
-  ...RUNGS
+  ...RUNGS,
+  'test-bottle': testBottle
 };

@@ -36,6 +36,7 @@ export type StepForm =
   | 'look'
   | 'warmth'
   | 'split'
+  | 'open'
   | 'top-up'
   | 'stabilise'
   | 'sweeten'
