@@ -1,5 +1,7 @@
-import { demo, draftHolds } from './kitchen';
+import { addToSlip, demo, draftHolds, openPlan, read } from './kitchen';
 import { expect, test, type Page } from './test';
+
+const DAY = 86_400_000;
 
 /** The demo's gooseberry: dry, still, in two jars. */
 async function gooseberry(page: Page) {
@@ -195,6 +197,112 @@ test('three wines are blended to an acid, in a larger jar, and each batch knows 
   expect(Number(makes)).toBeGreaterThan(5.5);
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(history(page)).not.toContainText('Blended in');
+});
+
+/** Ten litres of a plain wine, dry and still for a fortnight, in one jar; the clock stands at its bottling. */
+async function plainWine(page: Page): Promise<number> {
+  const start = Date.parse('2026-03-02T10:00:00Z');
+  await page.clock.setSystemTime(start);
+  await openPlan(page);
+  await addToSlip(page, '2.2 kg white sugar');
+  await addToSlip(page, '9 L water');
+  await page.getByRole('textbox', { name: 'Call it' }).fill('Plain');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Plain');
+  await page.clock.setSystemTime(start + 1.5 * DAY);
+  await page.getByRole('button', { name: 'Yeast in' }).first().click();
+  await page.getByRole('button', { name: 'Yeast is in' }).click();
+  await page.clock.setSystemTime(start + 40 * DAY);
+  await page.getByRole('button', { name: 'Rack', exact: true }).click();
+  await page.getByLabel(/^Into/).selectOption({ label: '10 L jar' });
+  await page.getByRole('button', { name: 'It is racked' }).click();
+  await page.clock.setSystemTime(start + 60 * DAY);
+  await read(page, '0.986', '20');
+  await page.clock.setSystemTime(start + 75 * DAY);
+  await read(page, '0.986', '20');
+  return start + 75 * DAY;
+}
+
+test('eighteen bottles are primed; a test bottle is a job a fortnight later, and what it shows is heeded', async ({
+  page
+}) => {
+  const day = await plainWine(page);
+  await page.goto(`${page.url()}/bottling`);
+  const button = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).first();
+  await button(/10 L jar/).click();
+  await button('Yes, clear').click();
+  await button('Count the bottles').click();
+  await page.getByLabel('And also').selectOption('0.5 crown');
+  await button('None of 750 mL Still, corked').click();
+  await expect(page.getByTestId('bottle-count')).toHaveText(/^1[89]$/);
+  await button('fizzy').click();
+  await expect(page.getByTestId('priming')).toContainText('of white sugar');
+  await expect(page.getByTestId('pressure')).not.toContainText('Do not bottle this');
+  await button('These').click();
+  await button(/^(Go on|All clean)/).click();
+  await button(/^all 1\d/).click();
+  await button('The jar is empty').click();
+  await expect(page.getByTestId('all-bottled')).toBeVisible();
+  await page.getByRole('link', { name: 'To the batch' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText(/1[89] bottles/);
+
+  // Nothing for a fortnight; then one bottle is to be opened.
+  await page.clock.setSystemTime(day + 5 * DAY);
+  await page.goto('/');
+  await expect(page.getByRole('article', { name: 'Plain' })).toBeHidden();
+  await page.clock.setSystemTime(day + 15 * DAY);
+  await page.goto('/');
+  const card = page.getByRole('article', { name: 'Plain' });
+  await expect(card).toContainText('Open a test bottle');
+  await card.getByRole('button', { name: 'it gushed' }).click();
+  const danger = page.getByRole('region', { name: 'Danger: Plain' });
+  await expect(danger).toContainText(/1[78] bottles that could burst/);
+  await expect(danger).toContainText('gushed');
+  // It was another wine's: taken back, and what was found is fizz, as it should be.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(danger).toBeHidden();
+  await card.getByRole('button', { name: 'fizzy' }).click();
+  await expect(card).toBeHidden();
+  await expect(danger).toBeHidden();
+
+  // Months later a still one is no surprise, and a gushing one is.
+  await page.goto('/batches');
+  await page.getByRole('main').getByRole('link', { name: /Plain/ }).first().click();
+  await expect(page.getByTestId('batch-sentence')).toContainText(/1[89] bottles/);
+  await page.clock.setSystemTime(day + 90 * DAY);
+  await open(page, 'Open a bottle');
+  await page
+    .getByRole('group', { name: /opened/ })
+    .getByRole('button', { name: 'it gushed' })
+    .click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('They could burst');
+});
+
+test('a sweet wine is heated in its bottles, and only then closed', async ({ page }) => {
+  await plainWine(page);
+  await open(page, 'Sweeten');
+  const sweeten = form(page, 'Sweeten');
+  await expect(sweeten.getByTestId('sweeten-alive')).toContainText('heat it in its bottles');
+  await sweeten.getByRole('button', { name: 'medium', exact: true }).click();
+  await sweeten.getByRole('button', { name: /It is in/ }).click();
+  await expect(sweeten).toBeHidden();
+  await open(page, 'Bottle');
+  const pressure = page.getByTestId('pressure');
+  await expect(pressure).toContainText('Do not bottle this');
+  await page.getByText('Heated in the bottle', { exact: true }).click();
+  await page.getByLabel(/^Core/).fill('63');
+  await expect(page.getByTestId('hold')).toContainText('19 min');
+  await page.getByTestId('hold').getByRole('button', { name: 'Start its timer' }).click();
+  await expect(page.getByRole('region', { name: 'Timers' })).toContainText('bath');
+  await page.getByLabel('Held so long, min').fill('5');
+  await expect(pressure).toContainText('Do not bottle this');
+  await page.getByLabel('Held so long, min').fill('25');
+  await expect(pressure).not.toContainText('Do not bottle this');
+  await page.getByLabel('Bottles', { exact: true }).fill('12');
+  await page.getByRole('button', { name: 'It is bottled' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('12 bottles');
+  await expect(page.getByTestId('batch-sentence')).not.toContainText('could burst');
+  await expect(history(page)).toContainText(/heated, 63.*for 25 min/);
 });
 
 test.describe('on a phone', () => {

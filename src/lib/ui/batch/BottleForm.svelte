@@ -149,7 +149,7 @@
       onchange={(e) => draft.set('clear', e.currentTarget.checked ? 'yes' : '')}
     /> It is clear and drops no more</label
   >
-  <HeatFields {draft} />
+  <HeatFields batchId={batch.id} {draft} />
   {#if check}<Pressure {check} {known} />{/if}
   {#if stopped}
     <label class="flex min-h-11 items-center gap-3"

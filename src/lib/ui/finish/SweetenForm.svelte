@@ -117,8 +117,8 @@
       {#if isAlive}
         <div class="border-l-4 border-rosehip bg-tint-rose px-3 py-2" data-testid="sweeten-alive">
           <p>
-            <b>Its yeast lives.</b> It takes this sugar, and in bottles it bursts them. Stabilise first, or take
-            what yeast cannot ferment.
+            <b>Its yeast lives.</b> It takes this sugar, and in bottles it bursts them. Stabilise first, take what
+            yeast cannot ferment, or heat it in its bottles.
           </p>
           <div class="flex flex-wrap gap-2 pt-1">
             <button type="button" class="btn btn-line" onclick={onstabilise}>Stabilise first</button>
