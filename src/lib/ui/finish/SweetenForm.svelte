@@ -9,7 +9,6 @@
   import { sweetenVessel } from '$core/commands/finish';
   import { isStable } from '$core/finish/stabilise';
   import { amountOf, withAmount } from '$core/plan/plan';
-  import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
   import { InputError } from '$core/units/input-error';
   import { massText, sweetnessWord, volumeText } from '$core/units/format';
   import { ingredientText } from '../words/ingredient-text';
@@ -17,8 +16,9 @@
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { readTyped } from '../field/read-text';
-  import { sweetening, START } from './sweetening';
-  import { SWEET_WORDS, SWEETENER_OPTIONS } from './words';
+  import { START, sweetening } from './sweetening';
+  import { withOf, withOptions } from './sweet-with';
+  import { SWEET_WORDS } from './words';
 
   /** A vessel sweetened: to a word, a place on the field, a gravity, or the glass one liked. */
   type Props = { batch: Batch; ondone: () => void; onstabilise: () => void };
@@ -33,9 +33,10 @@
   );
   const worked = $derived(fill ? sweetening(batch, fill, draft.fields, s) : null);
   const to = $derived(worked && 'to' in worked ? worked : null);
-  const sweetener = $derived(SWEETENERS[draft.fields.with as SweetenerId] ?? SWEETENERS.white);
-  const isAlive = $derived(!!fill && sweetener.fermentable > 0.05 && !isStable(fill));
-  const weight = (kg: number) => massText(kg, s.mass);
+  const sweetener = $derived(withOf(draft.fields.with, batch.state.plan));
+  const isAlive = $derived(!!fill && sweetener.isFood && !isStable(fill));
+  const weight = (amount: number) =>
+    sweetener.isPoured ? volumeText(amount, s.volume) : massText(amount, s.mass);
   const word = $derived(to ? sweetnessWord(to.then.sweetGL) : '');
   const set = (fields: Partial<typeof START>) => {
     for (const [k, v] of Object.entries(fields)) draft.set(k as keyof typeof START, v);
@@ -47,7 +48,7 @@
     const weighed = draft.fields.weighed.trim();
     // What was weighed joins what stood in the glasses.
     const kg = weighed
-      ? amountOf(readTyped(weighed, withAmount(to.to.item, 0), s).item) + to.inGlassesKg
+      ? amountOf(readTyped(weighed, withAmount(to.to.item, 0), s).item) + to.inGlasses
       : null;
     const items = [...(kg === null ? to.sweet : [withAmount(to.to.item, kg)]), ...to.acid];
     if (items.length === 0) throw new InputError('Nothing goes in.', 'Choose how sweet it is to be.');
@@ -82,22 +83,23 @@
       type="button"
       class="btn {draft.fields.by === 'glass' ? 'btn-primary' : 'btn-line'}"
       aria-pressed={draft.fields.by === 'glass'}
+      disabled={sweetener.isPoured}
       onclick={() => set({ by: 'glass' })}>by the glass</button
     >
   </div>
   <div class="grid grid-cols-2 gap-3">
-    <Pick {draft} at="with" label="With" options={SWEETENER_OPTIONS} />
+    <Pick {draft} at="with" label="With" options={withOptions(batch.state.plan)} />
     {#if draft.fields.by === 'sg'}<Text {draft} at="sg" label="It is to read" mode="decimal" />{/if}
   </div>
   {#if draft.fields.by === 'glass' && worked}
-    <Trial {draft} trial={worked.trial} name={sweetener.name} isSugar={sweetener.kind === 'sugar'} />
+    <Trial {draft} trial={worked.trial} name={sweetener.name} isSugar={sweetener.isSugar} />
   {/if}
   <div class="grid gap-3">
     <div class="grid content-start gap-2">
       {#if to}
         <p class="number text-[2.25rem] leading-tight" data-testid="sweeten-dose">
-          {weight(to.toWeighKg)}
-          <span class="text-[1.125rem]">of {sweetener.name.toLowerCase()}</span>
+          {weight(to.toWeigh)}
+          <span class="text-[1.125rem]">of {sweetener.name}</span>
         </p>
         {#each to.acid as i (i.kind)}<p class="text-[1.125rem]">
             and <b>{ingredientText(i, s)}</b>
@@ -110,7 +112,7 @@
         <p data-testid="sweeten-then">
           Then <b>{word}</b>: reads <b class="number">{to.to.sg.toFixed(3)}</b>,
           <b class="number">{to.abv.toFixed(1)} %</b>,
-          <b class="number">{volumeText(to.to.volumeL, s.volume)}</b>.{#if to.inGlassesKg > 0}
+          <b class="number">{volumeText(to.to.volumeL, s.volume)}</b>.{#if to.inGlasses > 0}
             What stands in the glasses is counted: it goes back.{/if}
         </p>
       {:else if worked && 'error' in worked}<p class="text-rosehip" role="alert">{worked.error}</p>{/if}
@@ -128,7 +130,12 @@
           </div>
         </div>
       {/if}
-      <Text {draft} at="weighed" label="Weighed otherwise?" placeholder={to ? weight(to.toWeighKg) : ''} />
+      <Text
+        {draft}
+        at="weighed"
+        label={sweetener.isPoured ? 'Poured otherwise?' : 'Weighed otherwise?'}
+        placeholder={to ? weight(to.toWeigh) : ''}
+      />
     </div>
     {#if to}
       <SweetSharp

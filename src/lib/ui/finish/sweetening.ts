@@ -1,18 +1,18 @@
 import { abvOf } from '$core/ferment/convert';
 import { acidityOf, kindWays } from '$core/must/adjust';
 import { afterTrial, glassesOf, type Trial } from '$core/finish/trial';
-import { sweeten, sweetenWith, type Sweetened } from '$core/finish/sweeten';
+import { sweeten, type Sweetened } from '$core/finish/sweeten';
 import { toldOf } from '$core/finish/wine';
 import { fillL, type Fill } from '$core/ledger/fill';
 import { likelyStock } from '$core/belief/likely-stock';
 import type { Batch } from '$lib/store/household.svelte';
 import { amountOf, type Ingredient } from '$core/plan/plan';
-import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
 import { InputError } from '$core/units/input-error';
 import { parseGravity } from '$core/units/parse';
 import { parseNumber } from '$core/units/number';
 import type { Settings } from '$core/units/settings';
 import { explain } from '../words/own-units';
+import { withOf } from './sweet-with';
 
 /** The fields of the form, as it opens. */
 export const START = {
@@ -42,8 +42,9 @@ export type Sweetening = {
   /** what goes in of the sweetener, none where it is sweet enough; and acid, or what takes it away */
   sweet: Ingredient[];
   acid: Ingredient[];
-  toWeighKg: number;
-  inGlassesKg: number;
+  /** of it still to weigh, kg; or to pour, L */
+  toWeigh: number;
+  inGlasses: number;
   tried: { volumeL: number; returned: boolean } | null;
   now: At;
   /** where it is wanted, and where what goes in brings it */
@@ -82,15 +83,13 @@ export function sweetening(
   let trial: Trial = { glasses: 5, glassL: 0.1, stepGL: 6 };
   try {
     trial = trialOf(f);
-    const id = f.with as SweetenerId;
+    const { of, sweetness: perGram } = withOf(f.with, s.plan);
     const litres = fillL(fill);
-    const of = sweetenWith(id);
     const stock = likelyStock(fill, standing.belief);
     const hexoseGL = (1000 * stock.hexoseKg) / litres;
     const counted = acidityOf(stock).taGL;
     const taGL = s.measured.taGL ?? counted;
     const now = { sweetGL: hexoseGL, taGL };
-    const perGram = SWEETENERS[id].sweetness;
     const glasses = glassesOf(trial).map((g) => ({
       label: g.label,
       sweetGL: hexoseGL + perGram * g.addGL,
@@ -119,8 +118,8 @@ export function sweetening(
       abv,
       sweet: amountOf(to.item) > 1e-6 ? [to.item] : [],
       acid: acid.items,
-      toWeighKg: after?.toWeighKg ?? amountOf(to.item),
-      inGlassesKg: after?.inGlassesKg ?? 0,
+      toWeigh: after?.toWeighKg ?? amountOf(to.item),
+      inGlasses: after?.inGlassesKg ?? 0,
       tried: after ? { volumeL: after.glassesL, returned: f.poured === 'yes' } : null,
       now,
       target: { sweetGL, taGL: acid.wantedGL },
