@@ -377,3 +377,42 @@ test.describe('on a phone', () => {
     await expect(history(page)).toContainText('3 × 750 mL, 5 × 330 mL');
   });
 });
+
+test('acid is tried in glasses, blind, and the glass one likes goes into the jar', async ({ page }) => {
+  await gooseberry(page);
+  await open(page, 'In glasses');
+  const trial = form(page, 'Try it in glasses');
+  await trial.getByLabel('What is tried').selectOption('Tartaric acid');
+  await trial.getByLabel('Blind: somebody else pours').check();
+  await trial.getByRole('group', { name: 'The glass you like' }).getByRole('button').nth(2).click();
+  // Which glass it was is told once one is chosen; a plain one asks for nothing.
+  await expect(trial.getByTestId('liked')).toContainText(/was \d(\.\d+)? g\/L/);
+  await trial.getByLabel('Blind: somebody else pours').uncheck();
+  await trial.getByRole('button', { name: 'C', exact: true }).click();
+  await expect(trial.getByTestId('liked')).toContainText('1 g/L sharper');
+  // Five litres at a gram a litre, less what stands in the glasses and goes back.
+  await expect(trial.getByTestId('trial-dose')).toContainText(/4\.\d g/);
+  await expect(trial.getByTestId('trial-then')).toContainText(/acid, pH \d\.\d\d/);
+  await trial.getByRole('button', { name: 'It is in' }).click();
+  await expect(trial).toBeHidden();
+  await expect(history(page)).toContainText(/Tartaric acid|tartaric acid/);
+
+  // Another wine by the glass: it comes out of its own jar.
+  await open(page, 'In glasses');
+  await trial.getByLabel('What is tried').selectOption('Quince');
+  await trial.getByRole('button', { name: 'B', exact: true }).click();
+  await expect(trial.getByTestId('trial-dose')).toContainText('of quince');
+  await trial.getByRole('button', { name: 'It is in' }).click();
+  await expect(trial).toBeHidden();
+  await expect(history(page)).toContainText('Quince');
+});
+
+test('gas is told by a shaken bottle, with the ways to let it out', async ({ page }) => {
+  await gooseberry(page);
+  await open(page, 'Clear');
+  const clear = form(page, 'Clear');
+  await clear.getByRole('button', { name: 'still holds gas' }).click();
+  await expect(clear.getByTestId('degas')).toContainText('A drill with a paddle');
+  await clear.getByRole('button', { name: 'free of gas' }).click();
+  await expect(clear.getByTestId('degas')).toBeHidden();
+});

@@ -55,3 +55,28 @@ export function afterTrial(
   const inGlassesKg = arePouredBack ? Math.min(sum, amountOf(whole.item)) : 0;
   return { whole, inGlassesKg, toWeighKg: amountOf(whole.item) - inGlassesKg, glassesL };
 }
+
+/** A powder dissolved for dropping, g in each mL: 10 g made up to 100 mL. Common practice. */
+export const DROPS_G_ML = 0.1;
+
+/** What a trial of something weighed, or of another wine, asks of the whole jar: g or mL in all, in the glasses, still to come. */
+export type AfterGlasses = { total: number; inGlasses: number; toGive: number; glassesL: number };
+
+/**
+ * From the glass one likes to the whole jar, for what hardly changes its volume: acid, tannin, finings; or another wine,
+ * in mL for each litre.
+ * @param chosenPerL what the glass one likes got for each litre, g or mL
+ * @example afterGlasses(5, { glasses: 4, glassL: 0.1, stepGL: 0.5 }, 1, true).toGive // 4.7
+ */
+export function afterGlasses(
+  volumeL: number,
+  trial: Trial,
+  chosenPerL: number,
+  arePouredBack: boolean
+): AfterGlasses {
+  const glassesL = trial.glasses * trial.glassL;
+  const total = chosenPerL * (arePouredBack ? volumeL : Math.max(0, volumeL - glassesL));
+  const given = glassesOf(trial).reduce((g, x) => g + x.grams, 0);
+  const inGlasses = arePouredBack ? Math.min(given, total) : 0;
+  return { total, inGlasses, toGive: total - inGlasses, glassesL };
+}

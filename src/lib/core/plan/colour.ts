@@ -14,3 +14,28 @@ export function mustColour(ingredients: readonly Ingredient[]): { must: string; 
   }
   return best;
 }
+
+const linear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+const coded = (v: number): number => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+
+/**
+ * About the colour of liquids poured together: what each lets through, by its share. An honest guess for a drawing.
+ * @param parts colours as #rrggbb, and how much of each
+ * @throws nothing; white where there is nothing
+ * @example mixColour([{ colour: '#ffffff', volumeL: 1 }]) // '#ffffff'
+ */
+export function mixColour(parts: readonly { colour: string; volumeL: number }[]): string {
+  const all = parts.reduce((sum, p) => sum + p.volumeL, 0);
+  const channel = (at: number): string => {
+    const through = parts.reduce(
+      (sum, p) =>
+        sum +
+        (p.volumeL / all) * Math.log(Math.max(1e-3, linear(parseInt(p.colour.slice(at, at + 2), 16) / 255))),
+      0
+    );
+    return Math.round(255 * coded(all > 0 ? Math.exp(through) : 1))
+      .toString(16)
+      .padStart(2, '0');
+  };
+  return `#${channel(1)}${channel(3)}${channel(5)}`;
+}

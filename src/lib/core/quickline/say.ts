@@ -76,6 +76,7 @@ const BOTTLE_WORDS: Record<CommandOf<'bottle'>['bottles'][number]['type'], strin
   crown: ', crown caps',
   swing: ', swing tops',
   plastic: ', plastic',
+  keg: ', kegs',
   sparkling: ', sparkling'
 };
 

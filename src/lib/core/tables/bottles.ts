@@ -6,7 +6,7 @@ export const BOTTLE_L = 0.75;
 /**
  * Kinds of bottle: gauge pressure each is made for at 20 °C, bar, what closes it, and how it is filled.
  * A swing-top counts below a beer bottle: many are made for oil, and their rubber is the weakest of all; fizzy-drink
- * plastic below what it stands new. @source common practice; sparkling from memory of EN 12726-class glass
+ * plastic below what it stands new; a keg below what its plate says, as old seals and valves go. @source common practice; sparkling from memory of EN 12726-class glass
  */
 export const BOTTLES = {
   still: {
@@ -39,6 +39,12 @@ export const BOTTLES = {
     closures: 'screw caps',
     fill: 'Squeeze the air out as you close it: its hardness tells the gas.'
   },
+  keg: {
+    name: 'Keg',
+    ratingBar: 4,
+    closures: 'lid seals',
+    fill: 'To the weld. Close it, let gas in and out again, so that no air stands over it; its valve opens when it must.'
+  },
   sparkling: {
     name: 'Sparkling, wired',
     ratingBar: 6.5,
@@ -53,6 +59,7 @@ export const BOTTLE_TYPES = [
   'crown',
   'swing',
   'plastic',
+  'keg',
   'sparkling'
 ] as const satisfies readonly BottleType[];
 
@@ -69,7 +76,9 @@ export const COMMON_BOTTLES: readonly BottleKind[] = [
   { sizeL: 0.75, type: 'sparkling' },
   { sizeL: 0.5, type: 'swing' },
   { sizeL: 1, type: 'swing' },
-  { sizeL: 0.5, type: 'plastic' }
+  { sizeL: 0.5, type: 'plastic' },
+  { sizeL: 9.5, type: 'keg' },
+  { sizeL: 19, type: 'keg' }
 ];
 
 /**

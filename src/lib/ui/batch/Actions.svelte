@@ -16,6 +16,7 @@
   import BlendForm from '../finish/BlendForm.svelte';
   import ClearForm from '../finish/ClearForm.svelte';
   import StabiliseForm from '../finish/StabiliseForm.svelte';
+  import TrialForm from '../finish/TrialForm.svelte';
   import SweetenForm from '../finish/SweetenForm.svelte';
   import SteepForm from './SteepForm.svelte';
   import TakeForm from './TakeForm.svelte';
@@ -40,6 +41,7 @@
     ['clear', 'Clear', !inBucket && batch.state.fills.length > 0],
     ['stabilise', 'Stabilise', !inBucket && batch.state.fills.length > 0],
     ['sweeten', 'Sweeten', !inBucket && batch.state.fills.length > 0],
+    ['trial', 'In glasses', !inBucket && batch.state.fills.length > 0],
     ['blend', 'Blend', !inBucket && batch.state.fills.length > 0],
     ['take', 'Sample, loss', true],
     ['open', 'Open a bottle', batch.state.bottled.some((b) => b.left > 0)],
@@ -65,6 +67,7 @@
     stabilise: 'Stabilise',
     sweeten: 'Sweeten',
     blend: 'Blend',
+    trial: 'Try it in glasses',
     bottle: 'Bottle'
   };
   const done = () => (form = null);
@@ -102,6 +105,7 @@
           ondone={done}
           onstabilise={() => (form = 'stabilise')}
         />
+      {:else if form === 'trial'}<TrialForm {batch} ondone={done} />
       {:else if form === 'blend'}<BlendForm {batch} ondone={done} />
       {:else if form === 'note'}<NoteForm {batch} ondone={done} />
       {:else}<BottleForm {batch} ondone={done} />{/if}

@@ -1,7 +1,7 @@
 import type { StepForm } from '$core/steps/table/define';
 
 /** The forms of a batch's page. */
-export type FormId = StepForm | 'blend' | 'steep' | 'take' | 'note';
+export type FormId = StepForm | 'blend' | 'trial' | 'steep' | 'take' | 'note';
 
 export const isFormId = (text: string): text is FormId =>
   [
@@ -21,6 +21,7 @@ export const isFormId = (text: string): text is FormId =>
     'clear',
     'stabilise',
     'blend',
+    'trial',
     'sweeten',
     'bottle'
   ].includes(text);

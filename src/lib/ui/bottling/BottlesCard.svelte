@@ -2,7 +2,8 @@
   import type { BottleRow } from '$core/finish/bottling';
   import { BOTTLE_L, BOTTLES, sizeText } from '$core/tables/bottles';
   import { spoonText, TEASPOON_G } from '$core/tables/doses';
-  import { gramsText, volumeText } from '$core/units/format';
+  import { fizzDays } from '$core/finish/test-bottle';
+  import { gramsText, temperatureText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import type { Evening } from './evening';
   import { FIZZ, keyOf, otherKinds } from './day';
@@ -17,6 +18,7 @@
   const { rows, leftL, litres, fizz, priming } = $derived(day);
 
   const unit = $derived(household.settings.volume);
+  const wait = $derived(fizzDays(household.settings.roomC));
   const more = $derived(otherKinds(rows));
   const set = (i: number, change: Partial<BottleRow>) =>
     onrows(rows.map((r, j) => (j === i ? { ...r, ...change } : r)));
@@ -99,6 +101,9 @@
   <p class="text-[1.25rem]" data-testid="priming">
     <b class="number text-[2rem]">{gramsText(priming.sugarG)}</b> of white sugar, dissolved and stirred in
     before you fill; or {gramsText(priming.perBottleG)} ({spoonText(priming.perBottleG, TEASPOON_G.sugar)}) to
-    each {sizeText(BOTTLE_L)}. Two to three weeks in the warm; then cool, and open one outdoors, cold.
+    each {sizeText(BOTTLE_L)}. {wait.from} to {wait.to} days at {temperatureText(
+      household.settings.roomC,
+      household.settings.temp
+    )}; then cool, and open one outdoors, cold. One of plastic among them tells by hand: hard is ready.
   </p>
 {/if}

@@ -4,6 +4,7 @@
   import WhenField from '../field/WhenField.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
   import type { Quality } from '$core/finish/blend';
+  import { mixColour, mustColour } from '$core/plan/colour';
   import { fillL } from '$core/ledger/fill';
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
@@ -13,7 +14,7 @@
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { freeJars } from '../vessel/free-vessels';
-  import { blendDeed, blending, giversTo, type Blended } from './blending';
+  import { blendDeed, blending, giversTo, waterFor, type Blended, type Giver, type Kept } from './blending';
 
   /** Other wines poured into one that stands, so that it comes nearest to what is wanted. */
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -22,7 +23,7 @@
   const draft = createDraft(`blend:${batch.id}`, {
     vessel: '',
     into: '',
-    not: '',
+    not: 'water',
     abv: '',
     taGL: '',
     hexoseGL: '',
@@ -34,7 +35,7 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.vessel) ?? batch.state.fills[0]
   );
   const name = (id: string) => vesselById(id)?.name ?? 'vessel';
-  const givers = $derived(giversTo(batch.id, runningBatches()));
+  const givers = $derived([...giversTo(batch.id, runningBatches()), ...(fill ? [waterFor(fill)] : [])]);
   const not = $derived(new Set(draft.fields.not.split('|').filter(Boolean)));
   const into = $derived(vesselById(draft.fields.into || (fill?.vesselId ?? '')));
   const WANTS: { id: Quality; label: string }[] = [
@@ -71,11 +72,37 @@
     }
   });
   const is = $derived(worked && 'is' in worked ? worked.is : null);
+  const KEPT: Record<Kept, { tone: string; text: string }> = {
+    stays: {
+      tone: 'border-greengage bg-tint-green',
+      text: 'All of them were finished, and hold sulphite and sorbate: it stays as sweet as it is.'
+    },
+    thinned: {
+      tone: 'border-straw bg-tint-straw',
+      text: 'Water thins what keeps it sweet: stabilise it anew, for all of it.'
+    },
+    wakes: {
+      tone: 'border-straw bg-tint-straw',
+      text: 'Yeast of one can take the sugar of another: stabilise it anew, or let it stand and read it twice before it is bottled.'
+    },
+    geranium: {
+      tone: 'border-rosehip bg-tint-rose',
+      text: 'Do not: malolactic bacteria of one turn the sorbate of another into the smell of geranium, and nothing takes it out.'
+    }
+  };
   const MISS: Record<string, (by: number) => string> = {
     abv: (by) => `${Math.abs(by).toFixed(1)} % ${by > 0 ? 'over' : 'short'}`,
     taGL: (by) => `${Math.abs(by).toFixed(1)} g/L of acid ${by > 0 ? 'over' : 'short'}`,
     hexoseGL: (by) => `${Math.abs(by).toFixed(0)} g/L of sugar ${by > 0 ? 'over' : 'short'}`
   };
+
+  const colourOf = (g: Giver) => ('fill' in g ? mustColour(g.batch.state.plan.ingredients).must : '#ffffff');
+  /** About the colour of all of it together. */
+  const colour = (b: Blended) =>
+    mixColour([
+      { colour: mustColour(batch.state.plan.ingredients).must, volumeL: fill ? fillL(fill) : 0 },
+      ...b.from.map((x) => ({ colour: colourOf(x.giver), volumeL: x.litres }))
+    ]);
 
   const save = form.submit(() => {
     if (!fill || !into) throw new InputError('There is nothing to blend.', 'Rack it first.');
@@ -95,81 +122,78 @@
 
 <form class="grid gap-3" onsubmit={save} aria-label="Blend">
   <VesselPick {batch} value={fill?.vesselId ?? ''} onset={(v) => draft.set('vessel', v)} label="Which" />
-  {#if givers.length === 0}
-    <p>No other wine is out of its bucket yet.</p>
-  {:else}
-    <div class="grid grid-cols-3 gap-3">
-      {#each WANTS as w (w.id)}<Text
-          {draft}
-          at={w.id}
-          label={w.label}
-          mode="decimal"
-          placeholder="any"
-        />{/each}
-    </div>
-    <Pick
-      {draft}
-      at="into"
-      label="Into"
-      value={into?.id ?? ''}
-      options={[
-        ...(fill ? [[fill.vesselId, `the ${name(fill.vesselId)}, where it stands`] as const] : []),
-        ...freeJars()
-          .filter((v) => fill && v.capacityL > fillL(fill))
-          .map((v) => [v.id, `the ${v.name}, empty`] as const)
-      ]}
-    />
-    <fieldset class="grid">
-      <legend class="head">With</legend>
-      {#each givers as g (g.key)}
-        {@const taken = is?.from.find((x) => x.giver.key === g.key)?.litres}
-        <label class="dashline flex min-h-11 items-center gap-3 py-1"
-          ><input
-            type="checkbox"
-            class="checkbox"
-            checked={!not.has(g.key)}
-            onchange={() => {
-              const next = new Set(not);
-              if (!next.delete(g.key)) next.add(g.key);
-              draft.set('not', [...next].join('|'));
-            }}
-          /><span class="min-w-0 flex-1"
-            ><b>{g.batch.state.name}</b>, {name(g.fill.vesselId)}<span class="small block"
-              >{volumeText(g.wine.volumeL, unit)}, {g.wine.abv.toFixed(1)} %, {g.wine.taGL.toFixed(1)} g/L acid,
-              {g.wine.hexoseGL.toFixed(0)} g/L sugar</span
-            ></span
-          >{#if taken}<span class="number text-[1.375rem]">{volumeText(taken, unit)}</span>{/if}</label
-        >
-      {/each}
-    </fieldset>
-    {#if is}
-      <p data-testid="blended">
-        {#if is.from.length === 0}None of them brings it nearer.{:else}Makes <b class="number"
-            >{volumeText(is.blend.volumeL, unit)}</b
-          >: <b class="number">{is.blend.taGL.toFixed(1)} g/L</b> acid,
-          <b class="number">{is.blend.abv.toFixed(1)} %</b>,
-          <b class="number">{is.blend.hexoseGL.toFixed(0)} g/L</b> sugar.{/if}
-        {#if is.blend.misses.length > 0}<span class="text-rosehip"
-            >As near as it gets: {is.blend.misses.map((m) => MISS[m.of]!(m.by)).join(', ')}.</span
-          >{/if}
+  <div class="grid grid-cols-3 gap-3">
+    {#each WANTS as w (w.id)}<Text
+        {draft}
+        at={w.id}
+        label={w.label}
+        mode="decimal"
+        placeholder="any"
+      />{/each}
+  </div>
+  <Pick
+    {draft}
+    at="into"
+    label="Into"
+    value={into?.id ?? ''}
+    options={[
+      ...(fill ? [[fill.vesselId, `the ${name(fill.vesselId)}, where it stands`] as const] : []),
+      ...freeJars()
+        .filter((v) => fill && v.capacityL > fillL(fill))
+        .map((v) => [v.id, `the ${v.name}, empty`] as const)
+    ]}
+  />
+  <fieldset class="grid">
+    <legend class="head">With</legend>
+    {#each givers as g (g.key)}
+      {@const taken = is?.from.find((x) => x.giver.key === g.key)?.litres}
+      <label class="dashline flex min-h-11 items-center gap-3 py-1"
+        ><input
+          type="checkbox"
+          class="checkbox"
+          checked={!not.has(g.key)}
+          onchange={() => {
+            const next = new Set(not);
+            if (!next.delete(g.key)) next.add(g.key);
+            draft.set('not', [...next].join('|'));
+          }}
+        /><span class="min-w-0 flex-1"
+          >{#if 'fill' in g}<b>{g.batch.state.name}</b>, {name(g.fill.vesselId)}{:else}<b>Water</b>, boiled
+            and cooled{/if}<span class="small block"
+            >{'fill' in g
+              ? `${volumeText(g.wine.volumeL, unit)}, ${g.wine.abv.toFixed(1)} %, ${g.wine.taGL.toFixed(1)} g/L acid, ${g.wine.hexoseGL.toFixed(0)} g/L sugar`
+              : `up to ${volumeText(g.wine.volumeL, unit)}`}</span
+          ></span
+        >{#if taken}<span class="number text-[1.375rem]">{volumeText(taken, unit)}</span>{/if}</label
+      >
+    {/each}
+  </fieldset>
+  {#if is}
+    <p data-testid="blended">
+      <span
+        class="mr-1 inline-block size-6 border border-ink align-middle"
+        style="background:{colour(is)}"
+        title="about its colour"
+      ></span>
+      {#if is.from.length === 0}None of them brings it nearer.{:else}Makes <b class="number"
+          >{volumeText(is.blend.volumeL, unit)}</b
+        >: <b class="number">{is.blend.taGL.toFixed(1)} g/L</b> acid,
+        <b class="number">{is.blend.abv.toFixed(1)} %</b>,
+        <b class="number">{is.blend.hexoseGL.toFixed(0)} g/L</b> sugar.{/if}
+      {#if is.blend.misses.length > 0}<span class="text-rosehip"
+          >As near as it gets: {is.blend.misses.map((m) => MISS[m.of]!(m.by)).join(', ')}.</span
+        >{/if}
+    </p>
+    {#if is.from.length > 0}
+      <p class="border-l-4 px-3 py-2 {KEPT[is.kept].tone}">
+        {KEPT[is.kept].text}
+        What is poured together is not parted again: a glass of it first, by the same shares.
       </p>
-      {#if is.from.length > 0}
-        <p
-          class="border-l-4 px-3 py-2 {is.isKept
-            ? 'border-greengage bg-tint-green'
-            : 'border-straw bg-tint-straw'}"
-        >
-          {is.isKept
-            ? 'All of them were finished, and hold sulphite and sorbate: it stays as sweet as it is.'
-            : 'Yeast of one can take the sugar of another: stabilise it anew, or let it stand and read it twice before it is bottled.'}
-          What is poured together is not parted again: a glass of it first, by the same shares.
-        </p>
-      {/if}
-    {:else if worked && 'error' in worked}<p class="text-rosehip" role="alert">{worked.error}</p>
-    {:else}<p class="small">
-        Say what it is to be: sharper, stronger or sweeter. What is left empty may be as it comes.
-      </p>{/if}
-  {/if}
+    {/if}
+  {:else if worked && 'error' in worked}<p class="text-rosehip" role="alert">{worked.error}</p>
+  {:else}<p class="small">
+      Say what it is to be: sharper, stronger or sweeter. What is left empty may be as it comes.
+    </p>{/if}
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}
   <button class="btn btn-primary" disabled={!is || is.from.length === 0}

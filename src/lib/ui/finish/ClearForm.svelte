@@ -24,7 +24,7 @@
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
-  import { HAZES, TESTS } from './words';
+  import { DEGAS, HAZES, TESTS } from './words';
 
   /** Is it clear; if not, what clouds it, by three cheap tests; and what takes that down, at what cost. */
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -108,10 +108,13 @@
   <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Shaken under the thumb">
     {@render choice('shaken', f.shaken)}
   </div>
-  <p class="small">
-    Half a small bottle, shaken under the thumb: a puff is gas, and gas keeps lees up. Stir it out in the
-    warm, without whipping air in.
-  </p>
+  <p class="small">Half a small bottle, shaken under the thumb: a puff is gas, and gas keeps lees up.</p>
+  {#if f.shaken === 'puffs'}
+    <ul class="border-l-4 border-straw bg-tint-straw px-3 py-2" data-testid="degas">
+      {#each DEGAS as [name, how] (name)}<li><b>{name}</b>: {how}.</li>{/each}
+      <li>Free of gas when a shaken bottle no longer puffs, two days running.</li>
+    </ul>
+  {/if}
   {#if clarity === 'hazy' || clarity === 'cloudy'}
     <fieldset class="grid gap-3 border-[1.5px] border-rule p-3">
       <legend class="head px-1">What clouds it</legend>

@@ -18,7 +18,7 @@
   import { readTyped } from '../field/read-text';
   import { START, sweetening } from './sweetening';
   import { withOf, withOptions } from './sweet-with';
-  import { SWEET_WORDS } from './words';
+  import { SWEET_WORDS, SYRUP } from './words';
 
   /** A vessel sweetened: to a word, a place on the field, a gravity, or the glass one liked. */
   type Props = { batch: Batch; ondone: () => void; onstabilise: () => void };
@@ -92,7 +92,7 @@
     {#if draft.fields.by === 'sg'}<Text {draft} at="sg" label="It is to read" mode="decimal" />{/if}
   </div>
   {#if draft.fields.by === 'glass' && worked}
-    <Trial {draft} trial={worked.trial} name={sweetener.name} isSugar={sweetener.isSugar} />
+    <Trial {draft} trial={worked.trial} name={sweetener.name} drops={sweetener.isSugar ? SYRUP : null} />
   {/if}
   <div class="grid gap-3">
     <div class="grid content-start gap-2">

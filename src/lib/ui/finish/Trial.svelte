@@ -1,6 +1,6 @@
 <script lang="ts">
   import Text from '../field/Text.svelte';
-  import { glassesOf, SYRUP_G_ML, type Trial } from '$core/finish/trial';
+  import { glassesOf, type Trial } from '$core/finish/trial';
   import { gramsText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
 
@@ -10,10 +10,16 @@
     draft: { fields: Record<Fields, string>; set: (key: Fields, text: string) => void };
     trial: Trial;
     name: string;
-    /** whether it can be dropped as a syrup */
-    isSugar: boolean;
+    /** what it is dropped from, where it can be */
+    drops?: { gML: number; what: string; how: string } | null;
+    /** what a glass has more of, in words: sweeter, sharper */
+    more?: string;
+    /** what is given for each litre: g of a powder, mL of a wine */
+    per?: 'g' | 'mL';
   };
-  let { draft, trial, name, isSugar }: Props = $props();
+  let { draft, trial, name, drops = null, more = 'sweeter', per = 'g' }: Props = $props();
+  const perL = (x: number) => `${x.toFixed(trial.stepGL < 5 ? 2 : 0).replace(/\.?0+$/, '') || '0'} ${per}/L`;
+  const amount = (x: number) => (per === 'g' ? gramsText(x) : volumeText(x / 1000, 'mL'));
 
   const glasses = $derived(glassesOf(trial));
   /** Which glass bears which letter: as they stand, or shuffled for who tastes blind. */
@@ -43,7 +49,7 @@
   <div class="grid grid-cols-3 gap-3">
     <Text {draft} at="glasses" label="Glasses" mode="numeric" />
     <Text {draft} at="glass" label="Each, mL" mode="numeric" />
-    <Text {draft} at="step" label="Step, g/L" mode="decimal" />
+    <Text {draft} at="step" label="Step, {per}/L" mode="decimal" />
   </div>
   <label class="flex min-h-11 items-center gap-3"
     ><input
@@ -63,17 +69,15 @@
             <td class="number py-1"
               >{glasses[g]!.grams < 1e-9
                 ? 'nothing'
-                : `${gramsText(glasses[g]!.grams)}${isSugar ? `, or ${(glasses[g]!.grams / SYRUP_G_ML).toFixed(1)} mL of syrup` : ''}`}</td
+                : `${amount(glasses[g]!.grams)}${drops ? `, or ${(glasses[g]!.grams / drops.gML).toFixed(1)} mL of ${drops.what}` : ''}`}</td
             >
-            <td class="py-1 text-right text-quiet">{glasses[g]!.addGL.toFixed(0)} g/L</td>
+            <td class="py-1 text-right text-quiet">{perL(glasses[g]!.addGL)}</td>
           </tr>
         {/each}
       </tbody>
     </table>
     <p class="small mt-1">
-      Of {name.toLowerCase()}, in {inUnits(trial.glassL)} each{isSugar
-        ? '. Syrup: 50 g of it, made up to 100 mL with warm water'
-        : ''}.
+      Of {name.toLowerCase()}, in {inUnits(trial.glassL)} each.{drops ? ` ${drops.how}` : ''}
     </p>
   {/snippet}
   {#if isBlind}
@@ -96,8 +100,9 @@
   {#if liked !== null && glasses[liked]}
     <p data-testid="liked">
       {isBlind ? `${glasses[order.indexOf(liked)]!.label} was ` : ''}<b class="number"
-        >{glasses[liked]!.addGL.toFixed(0)} g/L</b
-      > sweeter.
+        >{perL(glasses[liked]!.addGL)}</b
+      >
+      {more}.
     </p>
     <label class="flex min-h-11 items-center gap-3"
       ><input

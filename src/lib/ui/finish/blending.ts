@@ -1,7 +1,7 @@
 import { blendInto, type Blend, type BlendWine, type Quality } from '$core/finish/blend';
 import { likelyStock } from '$core/belief/likely-stock';
-import { isStable } from '$core/finish/stabilise';
-import { blend as pourOf } from '$core/commands/put';
+import { hasBacteria, isStable } from '$core/finish/stabilise';
+import { blend as pourOf, put } from '$core/commands/put';
 import { rack } from '$core/commands/move';
 import type { Deed } from '$core/commands/deed';
 import { abvOf } from '$core/ferment/convert';
@@ -12,7 +12,16 @@ import type { Batch } from '$lib/store/household.svelte';
 
 /** A wine that can give to a blend, and where it stands. */
 type Of = Pick<Batch, 'id' | 'state' | 'standing'>;
-export type Giver = { key: string; batch: Of; fill: Fill; wine: BlendWine };
+export type Giver = { key: string; wine: BlendWine } & ({ batch: Of; fill: Fill } | { isWater: true });
+
+/** Water of the tap, boiled and cooled: it thins all there is. */
+export const waterFor = (fill: Fill): Giver => ({
+  key: 'water',
+  isWater: true,
+  wine: { name: 'water', volumeL: MOST_WATER * fillL(fill), abv: 0, taGL: 0, hexoseGL: 0 }
+});
+/** More water than this part of a wine makes it thin. Ours. */
+const MOST_WATER = 0.3;
 
 /** A vessel's wine by what is believed of it: one that nobody read has fermented all the same. */
 function wineOf(name: string, batch: Of, f: Fill): BlendWine {
@@ -40,7 +49,13 @@ export const giversTo = (batchId: string, batches: readonly Of[]): Giver[] =>
           })
   );
 
-export type Blended = { blend: Blend; from: { giver: Giver; litres: number }[]; isKept: boolean };
+export type Blended = { blend: Blend; from: { giver: Giver; litres: number }[]; kept: Kept };
+
+/**
+ * What becomes of its sugar: it stays where every wine was finished and holds both powders; water thins those; yeast of
+ * one takes the sugar of another. Sorbate and malolactic bacteria from different jars spoil all of it.
+ */
+export type Kept = 'stays' | 'thinned' | 'wakes' | 'geranium';
 
 /**
  * What is poured of each into a vessel of a batch.
@@ -63,8 +78,16 @@ export function blending(
     const giver = givers.find((g) => g.key === t.name);
     return giver ? [{ giver, litres: t.volumeL }] : [];
   });
-  // Sugar stays sugar only where every wine in it was finished and holds both.
-  return { blend, from, isKept: isStable(fill) && from.every((x) => isStable(x.giver.fill)) };
+  const fills = [fill, ...from.flatMap((x) => ('fill' in x.giver ? [x.giver.fill] : []))];
+  const isThinned = from.some((x) => !('fill' in x.giver));
+  const kept = keptOf(fills, isThinned);
+  return { blend, from, kept };
+}
+
+function keptOf(fills: readonly Fill[], isThinned: boolean): Kept {
+  if (fills.some(hasBacteria) && fills.some((f) => (f.powdersG.sorbate ?? 0) > 0)) return 'geranium';
+  if (!fills.every(isStable)) return 'wakes';
+  return isThinned ? 'thinned' : 'stays';
 }
 
 /** The wine into a larger vessel first, where one is named; then each of the others to it: one deed. */
@@ -75,6 +98,10 @@ export function blendDeed(s: Pick<BatchState, 'id'>, fill: Fill, into: string, f
       : rack(s.id, fill.vesselId, [{ vesselId: into, volumeL: fillL(fill) }], 0, true);
   return [
     ...moved,
-    ...from.flatMap(({ giver, litres }) => pourOf(s.id, into, giver.batch.state, giver.fill.vesselId, litres))
+    ...from.flatMap(({ giver, litres }) =>
+      'fill' in giver
+        ? pourOf(s.id, into, giver.batch.state, giver.fill.vesselId, litres)
+        : put(s.id, [{ kind: 'water', volumeL: litres }], into)
+    )
   ];
 }

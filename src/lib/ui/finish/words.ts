@@ -1,3 +1,4 @@
+import { DROPS_G_ML, SYRUP_G_ML } from '$core/finish/trial';
 import type { Haze, HazeTests } from '$core/finish/clear';
 import type { Hindrance } from '$core/finish/stabilise';
 import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
@@ -50,4 +51,27 @@ export const HAZES: Record<Haze, { name: string; text: string }> = {
     name: 'Yeast, or fine lees',
     text: 'It falls by itself once the wine is still, finished and free of gas.'
   }
+};
+
+/** Ways to let the gas out of a still wine, the gentlest first. Common practice. */
+export const DEGAS: readonly (readonly [way: string, how: string])[] = [
+  ['Warmth and days', 'a week or two in the warm: most of it goes by itself'],
+  ['By hand', 'a long spoon, both ways, 20 to 30 minutes over an evening; no whirl that draws air down'],
+  ['A drill with a paddle', '5 to 10 minutes in short bursts, both ways, the paddle deep'],
+  [
+    'A vacuum',
+    'a hand pump on the bung, again and again, until no more bubbles rise; not on thin or flat-sided glass'
+  ]
+];
+
+/** What glasses are dosed from, by drops. */
+export const SYRUP = {
+  gML: SYRUP_G_ML,
+  what: 'syrup',
+  how: 'Syrup: 50 g of it, made up to 100 mL with warm water.'
+};
+export const DROPS = {
+  gML: DROPS_G_ML,
+  what: 'the drops',
+  how: 'Drops: 10 g of it, made up to 100 mL with water.'
 };

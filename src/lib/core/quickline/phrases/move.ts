@@ -129,6 +129,7 @@ export function readGone(p: Piece, ctx: Context): Read | null {
 }
 
 const TYPES: [BottleType, RegExp][] = [
+  ['keg', /\bkegs?\b/],
   ['swing', /\b(?:swing|flip)(?:\s*|-)tops?\b/],
   ['screw', /\bscrew(?:\s*|-)?(?:caps?|capped|tops?)\b/],
   ['plastic', /\bplastic\b/],
