@@ -59,7 +59,6 @@ const VIEWS = {
   today: [DESK, go('/')],
   'today-phone': [PHONE, go('/')],
   plan: [DESK, planRhubarb],
-  'plan-phone': [PHONE, planRhubarb],
   'plan-cellar': [DESK, planRhubarb, 'dark'],
   clash: [
     DESK,
@@ -125,6 +124,16 @@ const VIEWS = {
       await page.getByRole('button', { name: 'Count the bottles' }).click();
       await page.getByLabel('And also').selectOption('0.375 still');
       await page.getByTestId('bottle-count').nth(1).waitFor();
+    }
+  ],
+  labels: [
+    DESK,
+    async (page) => {
+      await open('Gooseberry')(page);
+      await page.goto(`${page.url()}/labels`);
+      await page.getByRole('img', { name: /^The label/ }).waitFor();
+      await page.getByRole('button', { name: 'A row along its foot' }).click();
+      await page.getByRole('button', { name: 'Greengage' }).click();
     }
   ],
   finish: [

@@ -29,6 +29,8 @@
 
   const inBucket = $derived(batch.state.rackings.length === 0);
   const hasFruit = $derived(batch.state.fruitInAt !== null && batch.state.fruitOutAt === null);
+  // Who owns no hydrometer bottles too: the way is there, and warns.
+  const canBottle = $derived(batch.state.fills.length > 0 && (!inBucket || !hasFruit));
   const all = $derived<[FormId, string, boolean][]>([
     ['read', 'Read gravity', true],
     ['look', 'Look, taste', true],
@@ -46,8 +48,7 @@
     ['take', 'Sample, loss', true],
     ['open', 'Open a bottle', batch.state.bottled.some((b) => b.left > 0)],
     ['note', 'Note', true],
-    // Who owns no hydrometer bottles too: the way is there, and warns.
-    ['bottle', 'Bottle', batch.state.fills.length > 0 && (!inBucket || !hasFruit)]
+    ['bottle', 'Bottle', canBottle]
   ]);
   const NAMES: Record<FormId, string> = {
     read: 'Read gravity',
@@ -121,7 +122,7 @@
           >{label}</button
         >
       {/each}
-      {#if batch.due.some((d) => d.step.id === 'bottle')}<a
+      {#if canBottle && batch.due.some((d) => d.step.id === 'bottle')}<a
           class="btn btn-line"
           href="/batches/{batch.id}/bottling">Bottling day</a
         >{/if}

@@ -18,6 +18,12 @@
   const { rows, leftL, litres, fizz, priming } = $derived(day);
 
   const unit = $derived(household.settings.volume);
+  /** Sugar for one bottle, of the size there are most of. */
+  const each = $derived.by(() => {
+    const { sizeL } = rows.reduce((a, r) => (r.count > a.count ? r : a), { sizeL: BOTTLE_L, count: 0 });
+    const perL = priming && 'perBottleG' in priming ? priming.perBottleG / BOTTLE_L : 0;
+    return { sizeL, sugarG: perL * sizeL };
+  });
   const wait = $derived(fizzDays(household.settings.roomC));
   const more = $derived(otherKinds(rows));
   const set = (i: number, change: Partial<BottleRow>) =>
@@ -100,10 +106,9 @@
 {:else if priming}
   <p class="text-[1.25rem]" data-testid="priming">
     <b class="number text-[2rem]">{gramsText(priming.sugarG)}</b> of white sugar, dissolved and stirred in
-    before you fill; or {gramsText(priming.perBottleG)} ({spoonText(priming.perBottleG, TEASPOON_G.sugar)}) to
-    each {sizeText(BOTTLE_L)}. {wait.from} to {wait.to} days at {temperatureText(
-      household.settings.roomC,
-      household.settings.temp
-    )}; then cool, and open one outdoors, cold. One of plastic among them tells by hand: hard is ready.
+    before you fill; or {gramsText(each.sugarG)} ({spoonText(each.sugarG, TEASPOON_G.sugar)}) to each {sizeText(
+      each.sizeL
+    )}. {wait.from} to {wait.to} days at {temperatureText(household.settings.roomC, household.settings.temp)};
+    then cool, and open one outdoors, cold. One of plastic among them tells by hand: hard is ready.
   </p>
 {/if}

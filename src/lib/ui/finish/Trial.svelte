@@ -49,7 +49,7 @@
   <div class="grid grid-cols-3 gap-3">
     <Text {draft} at="glasses" label="Glasses" mode="numeric" />
     <Text {draft} at="glass" label="Each, mL" mode="numeric" />
-    <Text {draft} at="step" label="Step, {per}/L" mode="decimal" />
+    <Text {draft} at="step" label="Step, {per}/L" mode="decimal" placeholder={String(trial.stepGL)} />
   </div>
   <label class="flex min-h-11 items-center gap-3"
     ><input

@@ -44,7 +44,7 @@
     <figure>
       <Drawing {...pages[0]} label="The first sheet" class="h-auto w-44 border border-ink bg-white" />
       <figcaption class="mt-1 text-[0.9375rem]">
-        {counted(pages.length, 'sheet')}, printed at full size: choose <i>100 %</i>, no margins.
+        {counted(pages.length, 'sheet')}, printed at full size: choose <i>100&nbsp;%</i>, no margins.
       </figcaption>
     </figure>
   {/if}
