@@ -199,13 +199,16 @@ test('three wines are blended to an acid, in a larger jar, and each batch knows 
   await expect(history(page)).not.toContainText('Blended in');
 });
 
-/** Ten litres of a plain wine, dry and still for a fortnight, in one jar; the clock stands at its bottling. */
-async function plainWine(page: Page): Promise<number> {
+/** A plain wine, ten litres or more, dry and still for a fortnight, in one jar; the clock stands at its bottling. */
+async function plainWine(
+  page: Page,
+  { sugar, water, jar } = { sugar: '2.2 kg', water: '9 L', jar: '10 L jar' }
+): Promise<number> {
   const start = Date.parse('2026-03-02T10:00:00Z');
   await page.clock.setSystemTime(start);
   await openPlan(page);
-  await addToSlip(page, '2.2 kg white sugar');
-  await addToSlip(page, '9 L water');
+  await addToSlip(page, `${sugar} white sugar`);
+  await addToSlip(page, `${water} water`);
   await page.getByRole('textbox', { name: 'Call it' }).fill('Plain');
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await expect(page.getByTestId('batch-sentence')).toContainText('Plain');
@@ -214,7 +217,7 @@ async function plainWine(page: Page): Promise<number> {
   await page.getByRole('button', { name: 'Yeast is in' }).click();
   await page.clock.setSystemTime(start + 40 * DAY);
   await page.getByRole('button', { name: 'Rack', exact: true }).click();
-  await page.getByLabel(/^Into/).selectOption({ label: '10 L jar' });
+  await page.getByLabel(/^Into/).selectOption({ label: jar });
   await page.getByRole('button', { name: 'It is racked' }).click();
   await page.clock.setSystemTime(start + 60 * DAY);
   await read(page, '0.986', '20');
@@ -307,6 +310,46 @@ test('a sweet wine is heated in its bottles, and only then closed', async ({ pag
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('thirty mixed bottles in one evening: no more than forty taps, and nothing typed', async ({
+    page
+  }) => {
+    await plainWine(page, { sugar: '3.8 kg', water: '16 L', jar: '6 US gal carboy' });
+    const url = page.url();
+    await page.goto(`${url}/bottling`);
+    let taps = 0;
+    const tap = async (name: string | RegExp) => {
+      await page.getByRole('button', { name, exact: true }).first().tap();
+      taps++;
+    };
+    await tap(/6 US gal carboy/);
+    await tap('Yes, clear');
+    await tap('Count the bottles');
+    for (const kind of ['0.5 crown', '0.375 still']) {
+      await page.getByLabel('And also').selectOption(kind);
+      taps += 2;
+    }
+    await tap('None of 750 mL Still, corked');
+    for (let i = 0; i < 3; i++) await tap('One more of 375 mL Still, corked');
+    const counts = (await page.getByTestId('bottle-count').allInnerTexts()).map(Number);
+    const all = counts.reduce((a, b) => a + b, 0);
+    expect(all).toBeGreaterThanOrEqual(30);
+    await tap('These');
+    await tap(/^(Go on|All clean)/);
+    // One tap a bottle, and one for those that were filled in a row.
+    for (let i = 1; i <= 20; i++) {
+      await tap(/full: one more of 500 mL/);
+      await expect(page.getByTestId('filled')).toHaveText(String(i));
+    }
+    await tap(/^all \d+/);
+    await tap(/^all 3/);
+    await expect(page.getByTestId('filled')).toHaveText(String(all));
+    await tap('The jar is empty');
+    await expect(page.getByTestId('all-bottled')).toBeVisible();
+    expect(taps).toBeLessThanOrEqual(40);
+    await page.goto(url);
+    await expect(page.getByTestId('batch-sentence')).toContainText(`${all} bottles`);
+  });
 
   test('bottling day: two evenings, two sizes, by taps alone, over a closed tab', async ({ page }) => {
     await gooseberry(page);

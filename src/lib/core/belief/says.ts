@@ -1,7 +1,10 @@
 import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
+import { A_DREG_L, fillL } from '../ledger/fill';
 import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
+import { sweetnessWord } from '../units/format';
+import type { Belief } from './believe';
 import { chosenAbv, type Standing } from './standing';
 
 const DAY = 86_400_000;
@@ -34,6 +37,8 @@ export type Says = {
   isLastOdd: boolean;
   /** what each vessel last read, where they read otherwise than one another */
   unlike: { vesselId: string; sg: number; at: number }[];
+  /** how sweet each jar is, where they are not alike in it: one may have been sweetened, the other not */
+  sweetEach: { vesselId: string; word: ReturnType<typeof sweetnessWord> }[];
   /** vessels that nobody has read since the yeast, where others were: a jar does not speak for its twin */
   unreadIds: string[];
   /** whether a strength can be told at all, of all of it together */
@@ -123,6 +128,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
       unreadIds.length === 0 &&
       hasMovedOn(s, now, newest),
     isLastOdd: isOdd(now, newest),
+    sweetEach: sweetEach(s, now.belief),
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
     hasStrength: reading !== 'never' && unreadIds.length === 0 && now.abv.likely > 0.2,
@@ -154,4 +160,14 @@ export function saysOf(s: BatchState, now: Standing): Says {
       !isSweetened,
     bottledInPart: s.fills.length > 0 ? s.bottled.reduce((n, b) => n + b.count, 0) : 0
   };
+}
+
+function sweetEach(s: BatchState, belief: Belief | null): Says['sweetEach'] {
+  const all = s.fills.flatMap((f) => {
+    const litres = fillL(f);
+    if (litres <= A_DREG_L) return [];
+    const gL = belief?.vessels[f.vesselId]?.sugarGL.likely ?? (1000 * f.stock.hexoseKg) / litres;
+    return [{ vesselId: f.vesselId, word: sweetnessWord(gL) }];
+  });
+  return new Set(all.map((x) => x.word)).size > 1 ? all : [];
 }

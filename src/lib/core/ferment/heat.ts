@@ -39,6 +39,28 @@ export const coreAfter = (b: { startC: number; bathC: number; volumeL: number; m
 
 const bathTimeMin = (volumeL: number): number => 15 * (volumeL / 0.75) ** (2 / 3);
 
+/** Air takes heat away so many times more slowly than water. Common practice: four to six. */
+const AIR_SLOWER = 5;
+
+/**
+ * Minutes until a bottle's core has cooled, in water or in air. What it gains meanwhile is on the safe side, and not
+ * counted.
+ * @returns Infinity where it never gets so cool
+ * @example Math.round(coolingMin({ coreC: 63, toC: 30, aroundC: 15, volumeL: 0.75, inWater: true })) // 17
+ */
+export const coolingMin = (b: {
+  coreC: number;
+  toC: number;
+  aroundC: number;
+  volumeL: number;
+  inWater: boolean;
+}): number =>
+  b.toC <= b.aroundC
+    ? Infinity
+    : Math.max(0, Math.log((b.coreC - b.aroundC) / (b.toC - b.aroundC))) *
+      bathTimeMin(b.volumeL) *
+      (b.inWater ? 1 : AIR_SLOWER);
+
 export type BathPlan = { coreC: number; minutes: number; units: number };
 
 /**

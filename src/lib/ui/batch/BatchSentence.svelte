@@ -2,12 +2,13 @@
   import { massText } from '$core/units/format';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
-  import { chosenAbv, whyAbvDiffers } from '$core/belief/standing';
+  import { chosenAbv } from '$core/belief/standing';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
   import { aboutAbv, howFarText } from '../words/how-far';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
+  import { guessedAbvLines, readAbvLines } from './abv-lines';
   import { costLines, volumeLines } from './volume-lines';
   import { dayWord, onDay } from '../shelf/when';
 
@@ -34,18 +35,21 @@
           ? `${moved && ` ${readOn}`} and falling ${pace === 1 ? 'a point' : `${pace} points`} a day${moved}`
           : moved && ` ${readOn}${moved}`
   );
+  const sweetness = $derived(
+    says.sweetEach.map((x) => `${x.word} in the ${vesselById(x.vesselId)?.name ?? 'vessel'}`).join(' and ') ||
+      now.sweetness
+  );
   const soFar = $derived(
     (now.steady.steady || now.isDry || says.isStable || says.isSweetened
       ? ''
       : isStale
         ? ' then'
         : ' so far') +
-      (now.stage === 'fermenting' || now.stage === 'must' || says.isCarriedOn ? '' : `, ${now.sweetness}`)
+      (now.stage === 'fermenting' || now.stage === 'must' || says.isCarriedOn ? '' : `, ${sweetness}`)
   );
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
-  const why = $derived(whyAbvDiffers(s, now));
   const dangers = $derived(batch.dangers);
   const paid = $derived(costLines(s, household.settings));
   /** Litres once the fruit has given all. */
@@ -68,14 +72,7 @@
     return check?.verdict.level === 'stop' ? check : null;
   });
   const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));
-  const guessLines = $derived([
-    `By what went in, its yeast and its days: between ${now.abv.low.toFixed(1)} and ${now.abv.high.toFixed(1)} %, eight chances in ten.`,
-    ...(now.belief
-      ? [
-          `It would read ${sgText(now.belief.sg.low)} – ${sgText(now.belief.sg.high)}. One reading, a count of bubbles or a taste makes it surer.`
-        ]
-      : [])
-  ]);
+  const guessLines = $derived(guessedAbvLines(now));
   const sgLines = $derived([
     now.sg?.measured
       ? `Read ${day(now.sg.at)}, corrected to ${temperatureText(20, household.settings.temp)}.`
@@ -100,18 +97,7 @@
   const off = $derived(says.hasStrength && !byNow ? giveOrTake(now.abv) : null);
   /** By the formula that was chosen for it. */
   const abv = $derived(says.isCarriedOn ? now.ledgerAbv : chosenAbv(s, now));
-  const abvLines = $derived([
-    `By all that went in and was read: between ${now.abv.low.toFixed(1)} and ${now.abv.high.toFixed(1)} %, eight chances in ten.`,
-    now.classroom === null
-      ? 'No reading yet, so there is no classroom sum to set beside it.'
-      : `Classroom sum: (${sgText(s.startSg!.sg)} − ${sgText(now.sg!.sg)}) × 131.25 = ${now.classroom.toFixed(1)} %; × 135 gives ${(now.classroom * (135 / 131.25)).toFixed(1)} %.`,
-    ...(s.spiritAbv
-      ? [
-          `By spirit indication, ${dayWord(s.spiritAbv.at, household.now, s.zone)}: ${s.spiritAbv.abv.toFixed(1)} %, measured and not reckoned.`
-        ]
-      : []),
-    ...(why ? [why] : [])
-  ]);
+  const abvLines = $derived(readAbvLines(s, now, household.now));
 </script>
 
 <h1 class="sentence pt-2 pb-1 font-normal" data-testid="batch-sentence">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { BottleRow } from '$core/finish/bottling';
   import { BOTTLE_L, BOTTLES, sizeText } from '$core/tables/bottles';
+  import { SYRUP_G_ML } from '$core/finish/trial';
   import { spoonText, TEASPOON_G } from '$core/tables/doses';
   import { fizzDays } from '$core/finish/test-bottle';
   import { gramsText, temperatureText, volumeText } from '$core/units/format';
@@ -106,9 +107,10 @@
 {:else if priming}
   <p class="text-[1.25rem]" data-testid="priming">
     <b class="number text-[2rem]">{gramsText(priming.sugarG)}</b> of white sugar, dissolved and stirred in
-    before you fill; or {gramsText(each.sugarG)} ({spoonText(each.sugarG, TEASPOON_G.sugar)}) to each {sizeText(
-      each.sizeL
-    )}. {wait.from} to {wait.to} days at {temperatureText(household.settings.roomC, household.settings.temp)};
-    then cool, and open one outdoors, cold. One of plastic among them tells by hand: hard is ready.
+    before you fill; or {gramsText(each.sugarG)} ({spoonText(each.sugarG, TEASPOON_G.sugar)}, or {(
+      each.sugarG / SYRUP_G_ML
+    ).toFixed(0)} mL of a syrup of 50 g in 100 mL) to each {sizeText(each.sizeL)}. {wait.from} to {wait.to} days
+    at {temperatureText(household.settings.roomC, household.settings.temp)}; then cool, and open one outdoors,
+    cold. One of plastic among them tells by hand: hard is ready.
   </p>
 {/if}

@@ -8,10 +8,12 @@
     then: At;
     /** glasses that are tried, by their letters */
     glasses?: (At & { label: string })[];
+    /** where it stood when it was tasted, and how well it was liked */
+    tasted?: (At & { label: string })[];
     /** the target, dragged or moved by arrow keys */
     onmove: (to: At) => void;
   };
-  let { now, target, then, glasses = [], onmove }: Props = $props();
+  let { now, target, then, glasses = [], tasted = [], onmove }: Props = $props();
 
   const W = 320;
   const H = 220;
@@ -128,6 +130,17 @@
     class="fill-none stroke-greengage"
     stroke-width="1.5"
   />
+  {#each tasted as t, i (i)}
+    <rect
+      x={x(t.sweetGL) - 4}
+      y={y(t.taGL) - 4}
+      width="8"
+      height="8"
+      class="fill-straw stroke-ink"
+      transform="rotate(45 {x(t.sweetGL)} {y(t.taGL)})"
+    />
+    <text x={x(t.sweetGL) + 9} y={y(t.taGL) - 7 - 11 * i} class="fill-ink text-[10px]">{t.label}</text>
+  {/each}
   <circle cx={x(now.sweetGL)} cy={y(now.taGL)} r="5" class="fill-ink" />
   <circle
     cx={x(then.sweetGL)}

@@ -12,16 +12,16 @@
   import { InputError } from '$core/units/input-error';
   import { massText, sweetnessWord, volumeText } from '$core/units/format';
   import { ingredientText } from '../words/ingredient-text';
-  import { household, type Batch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { readTyped } from '../field/read-text';
-  import { START, sweetening } from './sweetening';
+  import { START, sweetening, tastedOf } from './sweetening';
   import { withOf, withOptions } from './sweet-with';
   import { SWEET_WORDS, SYRUP } from './words';
 
   /** A vessel sweetened: to a word, a place on the field, a gravity, or the glass one liked. */
-  type Props = { batch: Batch; ondone: () => void; onstabilise: () => void };
+  type Props = { batch: OpenBatch; ondone: () => void; onstabilise: () => void };
   let { batch, ondone, onstabilise }: Props = $props();
 
   // svelte-ignore state_referenced_locally
@@ -143,6 +143,7 @@
         target={to.target}
         then={to.then}
         glasses={draft.fields.by === 'glass' && draft.fields.order === '' ? to.glasses : []}
+        tasted={fill ? tastedOf(batch.events, batch.state, fill.vesselId) : []}
         onmove={(at) => set({ by: 'sweet', sweet: at.sweetGL.toFixed(0), ta: at.taGL.toFixed(1) })}
       />
     {/if}

@@ -4,6 +4,9 @@ import { afterTrial, glassesOf, type Trial } from '$core/finish/trial';
 import { sweeten, type Sweetened } from '$core/finish/sweeten';
 import { toldOf } from '$core/finish/wine';
 import { fillL, type Fill } from '$core/ledger/fill';
+import type { LedgerEvent } from '$core/ledger/log';
+import { foldBatch } from '$core/ledger/run';
+import type { BatchState } from '$core/ledger/state';
 import { likelyStock } from '$core/belief/likely-stock';
 import type { Batch } from '$lib/store/household.svelte';
 import { amountOf, type Ingredient } from '$core/plan/plan';
@@ -131,6 +134,28 @@ export function sweetening(
     return { error: explain(e), trial };
   }
 }
+
+/** So many tastings are shown, the last of them. */
+const MOST_TASTED = 5;
+
+/** Where a wine stood when it was tasted, by the jar that is sweetened, and how well it was liked. */
+export const tastedOf = (
+  events: readonly LedgerEvent[],
+  s: Pick<BatchState, 'tastings'>,
+  vesselId: string
+): (At & { label: string })[] =>
+  s.tastings.slice(-MOST_TASTED).flatMap(({ at, liking }) => {
+    const then = foldBatch(events, at);
+    const fill = then?.fills.find((f) => f.vesselId === vesselId) ?? then?.fills[0];
+    if (!fill || fillL(fill) <= 0) return [];
+    return [
+      {
+        label: liking === null ? 'tasted' : `${liking} of 5`,
+        sweetGL: (1000 * fill.stock.hexoseKg) / fillL(fill),
+        taGL: acidityOf(fill.stock).taGL
+      }
+    ];
+  });
 
 /**
  * What brings the acid to where it was asked for; nothing where that is nearer than anyone tastes.

@@ -42,12 +42,15 @@ export type Tried = {
 const ACIDS: AcidId[] = ['acid-blend', 'tartaric', 'malic', 'citric', 'potassium-bicarbonate'];
 const POWDERS = [
   'tannin',
+  'oak',
   'bentonite',
   'gelatine',
   'isinglass',
   'egg-white',
   'casein'
 ] as const satisfies readonly (AdditiveId & DoseId)[];
+
+const MORE: Record<string, string> = { tannin: 'of it', oak: 'of it, after a week in the glass, covered' };
 
 /** What can be tried in a wine, the usual first. */
 export const triedOf = (givers: readonly Giver[]): Tried[] => [
@@ -63,8 +66,8 @@ export const triedOf = (givers: readonly Giver[]): Tried[] => [
     name: ADDITIVES[id],
     per: 'g',
     // Four steps come to the most that is usual.
-    step: Number((DOSES[id].perL[2] / 4).toPrecision(1)),
-    more: id === 'tannin' ? 'of it' : 'of it: the least that clears, after a day'
+    step: Number((DOSES[id].perL[2] / 4).toPrecision(2)),
+    more: MORE[id] ?? 'of it: the least that clears, after a day'
   })),
   ...givers.flatMap<Tried>((g) =>
     'fill' in g ? [{ id: g.key, name: g.batch.state.name, per: 'mL', step: 50, more: 'of it' }] : []

@@ -16,7 +16,7 @@ export const HINDERS: Record<Hindrance, { title: string; text: string }> = {
   },
   'not-clear': {
     title: 'Not clear yet.',
-    text: 'What clouds it is yeast, more than sorbate holds. Let it clear, rack it, then stabilise.'
+    text: 'What clouds it is yeast, more than sorbate holds. Let it clear, rack it, then stabilise. Some stabilise it hazy and fine it after: it has to be clear before it is bottled all the same.'
   }
 };
 

@@ -1,7 +1,14 @@
 import { SORBIC_CEILING_MG_L, SORBIC_SHARE, sorbateDoseGL } from '$core/finish/sorbate';
 import { blend } from '$core/finish/blend';
 import { CO2_PER_HEXOSE, CO2_PER_SUCROSE, residualCo2 } from '$core/finish/carbonation';
-import { HEAT_C, minutesFor, minutesInBath, pasteurUnits, WANTED_UNITS } from '$core/ferment/heat';
+import {
+  coolingMin,
+  HEAT_C,
+  minutesFor,
+  minutesInBath,
+  pasteurUnits,
+  WANTED_UNITS
+} from '$core/ferment/heat';
 import { GL_PER_VOLUME, prime as primed } from '$core/finish/prime';
 import { MOLECULAR_MG_L, molecularOf, sulphiteDose, type WineStyle } from '$core/finish/sulphite';
 import { sweeten as sweetened, sweetenWith } from '$core/finish/sweeten';
@@ -282,6 +289,16 @@ export const priming: Sum = {
   }
 };
 
+/** How long a bottle cools to the warmth of a hand; slowly, or its glass cracks. */
+const coolingRow = (coreC: number, volumeL: number, s: Settings): [string, string, string] => {
+  const min = (inWater: boolean) => coolingMin({ coreC, toC: 30, aroundC: 20, volumeL, inWater }).toFixed(0);
+  return [
+    `Cools to ${temperatureText(30, s.temp)}`,
+    `${min(true)} min`,
+    `in water that is made cooler bit by bit; ${min(false)} min in the air`
+  ];
+};
+
 export const heating: Sum = {
   id: 'heat',
   title: 'Heat-treat bottles',
@@ -328,7 +345,8 @@ export const heating: Sum = {
           `Held at ${temperatureText(n('bath'), s.temp)}`,
           `${minutesFor(n('bath'), n('units')).toFixed(0)} min`,
           'once the core is so warm'
-        ]
+        ],
+        ...(plan ? [coolingRow(plan.coreC, n('size'), s)] : [])
       ],
       workings: [
         `A unit is a minute at ${inC(60)}; each degree more counts 1.393 times. Beer is given 15 to 30, sweet wine ${WANTED_UNITS} and more.`,
