@@ -1,19 +1,10 @@
-import { addToSlip, demo, draftHolds, openPlan, read } from './kitchen';
+import { addToSlip, demo, draftHolds, openDemo, openPlan, read } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const DAY = 86_400_000;
 
 /** The demo's gooseberry: dry, still, in two jars. */
-async function gooseberry(page: Page) {
-  await demo(page);
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /Gooseberry/ })
-    .first()
-    .click();
-  await expect(page.getByTestId('batch-sentence')).toContainText('Gooseberry');
-}
+const gooseberry = (page: Page) => openDemo(page, 'Gooseberry');
 const form = (page: Page, name: string) => page.getByRole('form', { name, exact: true });
 const open = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
 const history = (page: Page) => page.getByRole('region', { name: 'What happened' });

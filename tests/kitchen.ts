@@ -99,3 +99,15 @@ export async function demo(page: Page) {
   await page.getByRole('button', { name: 'Look round with a made-up household' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('on the walk');
 }
+
+/** The page of one wine of the made-up household. */
+export async function openDemo(page: Page, name: string) {
+  await demo(page);
+  await page.goto('/batches');
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: new RegExp(name) })
+    .first()
+    .click();
+  await expect(page.getByTestId('batch-sentence')).toContainText(name);
+}

@@ -3,7 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import jsQR from 'jsqr';
 import { PNG } from 'pngjs';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { demo } from './kitchen';
+import { demo, openDemo } from './kitchen';
 import { expect, test, type Page } from './test';
 
 /** What a phone would read off a picture of the screen. */
@@ -43,13 +43,7 @@ const sheet = (page: Page) => page.getByRole('combobox', { name: /^Sheet/ });
 
 /** The demo's gooseberry, six bottles of it filled, and the page of its labels. */
 async function bottledGooseberry(page: Page) {
-  await demo(page);
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /Gooseberry/ })
-    .first()
-    .click();
+  await openDemo(page, 'Gooseberry');
   await page.getByRole('button', { name: 'Bottle', exact: true }).click();
   await page.getByLabel('Bottles', { exact: true }).fill('6');
   await page.getByRole('button', { name: 'It is bottled' }).click();
@@ -223,13 +217,7 @@ test('300 names in five scripts: no letter leaves its label or runs into its cod
 });
 
 test('tags for the jars: dates that stay true, and their code', async ({ page }) => {
-  await demo(page);
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /Gooseberry/ })
-    .first()
-    .click();
+  await openDemo(page, 'Gooseberry');
   await page.getByRole('link', { name: 'tags' }).click();
   const tags = page.getByRole('region', { name: 'The tags' }).getByRole('img');
   await expect(tags).toHaveCount(2);

@@ -101,7 +101,14 @@ test.describe('offline', () => {
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBe(1);
     await context.setOffline(true);
-    for (const path of [...PAGES, batch, `${batch}/brew`, `${batch}/tag`]) {
+    for (const path of [
+      ...PAGES,
+      batch,
+      `${batch}/brew`,
+      `${batch}/tag`,
+      `${batch}/labels`,
+      `${batch}/bottling`
+    ]) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 }).first(), path).toBeVisible();
     }

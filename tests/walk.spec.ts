@@ -28,7 +28,9 @@ test('the walk: all stirred in one tap, in the order of the shelf, its progress 
   // As fast as a held key: each press finds the button where the last one put it.
   await page.evaluate((times) => {
     for (let i = 0; i < times; i++)
-      document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', bubbles: true }));
+      document.activeElement!.dispatchEvent(
+        new KeyboardEvent('keydown', { key: 'ArrowLeft', bubbles: true })
+      );
   }, n);
   await expect(elder).toHaveAccessibleName(/place 1 of/);
   await page.getByRole('button', { name: 'In order' }).click();
