@@ -57,12 +57,31 @@ describe('the cards of a brew day', () => {
       'row-water',
       'mark',
       'campden',
-      'read',
       'pectic-enzyme',
+      'read',
       'yeast',
       'tag'
     ]);
-    expect(ids(plan({ wildYeast: 'heat' }))).toEqual(expect.arrayContaining(['boil', 'cool']));
+    // What is hot stands too high at its mark, and reads too low: sugar, mark and stem wait until it has cooled.
+    expect(ids(plan({ wildYeast: 'heat' }))).toEqual([
+      'kit',
+      'row-fruit',
+      'row-water',
+      'boil',
+      'cool',
+      'row-sugar',
+      'mark',
+      'pectic-enzyme',
+      'read',
+      'yeast',
+      'tag'
+    ]);
+    // It is read once the enzyme has had its time, and before the yeast.
+    const cards = brewCards(plan(), 'bucket');
+    const waits = (id: string) =>
+      cards.find((c) => c.id === id)!.waits.filter((w) => w.id === 'pectic-enzyme');
+    expect(waits('read')).toEqual(waits('yeast'));
+    expect(waits('read')[0]!.hours).toBeGreaterThan(0);
     expect(ids(plan({ wildYeast: 'heat' }))).not.toContain('campden');
     expect(ids(plan({ wildYeast: 'wild' }))).not.toContain('yeast');
     expect(ids(plan({ pitch: 'starter' }))).toContain('starter');

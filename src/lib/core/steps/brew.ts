@@ -42,8 +42,8 @@ export const ENZYME_C = 40;
 export const YEAST_C = 25;
 
 /**
- * The cards of a brew day, in order: what to sanitise, fruit, heat, sugar, water, the mark, powders, the reading,
- * the yeast, the tag. Waits are those of the plan's steps.
+ * The cards of a brew day, in order: what to sanitise, fruit, water, heat, cooling, sugar, the mark, powders, the
+ * enzyme, the reading, the yeast, the tag. Waits are those of the plan's steps.
  * @param plan as it is brewed now, re-dosed
  */
 export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
@@ -112,6 +112,15 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
     });
     cards.push(...fruit.map(weigh));
   }
+  // Hot must stands higher than it is, and a mark or a stem would say so: sugar and all that follows wait for it.
+  if (isHot)
+    cards.push({
+      id: 'cool',
+      kind: 'cool',
+      title: 'Cover it and let it cool',
+      how: `Enzyme wants it below ${inC(ENZYME_C)}, yeast below ${inC(YEAST_C)}. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
+      waits: []
+    });
   cards.push(...of('sugar', 'honey').map(weigh));
   if (!isPoured && infused.length === 0) cards.push(...water.map(weigh));
   cards.push({
@@ -121,14 +130,6 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
     how: 'Stir until nothing grates on the bottom. With all that went in, it should stand here; if it does not, something was weighed wrong.',
     waits: []
   });
-  if (isHot)
-    cards.push({
-      id: 'cool',
-      kind: 'cool',
-      title: 'Cover it and let it cool',
-      how: `Enzyme wants it below ${inC(ENZYME_C)}, yeast below ${inC(YEAST_C)}. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
-      waits: []
-    });
   const powders = evaluate(plan).powders.filter(isForMust);
   const powder = (p: Powder, waits: BrewCard['waits'] = []): BrewCard => ({
     id: additiveOf(p) ?? p.id,
@@ -147,14 +148,16 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   for (const p of powders.filter((x) => x.step === 'crush')) cards.push(powder(p));
   cards.push(...of('acid', 'additive').map(weigh));
   for (const p of powders.filter((x) => x.step === 'campden')) cards.push(powder(p));
+  const enzymes = powders.filter((x) => x.step === 'enzyme').map((p) => powder(p, waitsOf('enzyme')));
+  cards.push(...enzymes);
   cards.push({
     id: 'read',
     kind: 'read',
     title: 'Read, adjust, read',
     how: 'A strained sample from below the cap, bubbles spun off, at eye level, with its temperature.',
-    waits: []
+    // The enzyme frees juice, and sugar with it: read once it has, before the yeast takes any.
+    waits: waitsOf('pitch').filter((w) => enzymes.some((e) => e.id === w.id))
   });
-  for (const p of powders.filter((x) => x.step === 'enzyme')) cards.push(powder(p, waitsOf('enzyme')));
   if (choiceOf(plan, 'wildYeast') !== 'wild') {
     const yeast = powders.find((p) => p.id === 'yeast')!;
     if (choiceOf(plan, 'pitch') === 'starter')
@@ -187,7 +190,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
     id: 'tag',
     kind: 'tag',
     title: 'Mark the bucket',
-    how: 'Name, date, start gravity, and the next steps: on tape, on the bucket.',
+    how: 'Name, date and the next steps, and the start gravity once it is read: on tape, on the bucket.',
     waits: []
   });
   return cards;
