@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { startRhubarb } from './kitchen';
+import { logOf, startRhubarb } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const PHONE = { width: 390, height: 844 };
@@ -71,6 +71,23 @@ test('what may mean two things is asked back, and settled by a key', async ({ pa
   await page.getByRole('button', { name: 'Read gravity' }).click();
   await page.getByRole('textbox', { name: 'Gravity', exact: true }).pressSequentially('1/');
   await expect(box(page)).toBeHidden();
+});
+
+test('two wines of one name are told apart by where they stand, and by a number', async ({ page }) => {
+  await startRhubarb(page);
+  await startRhubarb(page);
+  await page.goto('/');
+  await expect(page.getByRole('article', { name: 'Rhubarb' }).first()).toBeVisible();
+  await page.keyboard.press('/');
+  await box(page).fill('rhubarb: note smells of roses');
+  const asks = page.getByTestId('asks');
+  await expect(asks).toContainText('Which wine?');
+  await expect(page.getByRole('button', { name: /Rhubarb 1: begun .*bucket/ })).toBeVisible();
+  await page.keyboard.press('Alt+2');
+  await expect(means(page)).toContainText('Rhubarb 2');
+  await page.keyboard.press('Enter');
+  await expect(box(page)).toBeHidden();
+  await expect.poll(async () => (await logOf(page)).filter((e) => e.type === 'note').length).toBe(1);
 });
 
 test('a plan, a harvest and a question are one line each, on a phone', async ({ page }) => {

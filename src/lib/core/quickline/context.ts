@@ -7,6 +7,8 @@ import type { Ask, Command, CommandKind } from './command';
 export type Wine = {
   id: string;
   name: string;
+  /** how it is told from another of its name, where one has to choose */
+  label?: string;
   /** whether such a thing can happen to it as it stands; left out, anything can */
   fits?: (kind: CommandKind) => boolean;
 };

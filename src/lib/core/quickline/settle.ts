@@ -54,11 +54,21 @@ export function settle(parts: readonly Part[], line: string, ctx: Context): Read
   return { commands, asks: distinct(out.asks) };
 }
 
+/** A line without the name before its colon that did not tell which of several wines was meant. */
+const withoutName = (line: string, name: string): string => {
+  const [before, ...rest] = line.split(':');
+  const bare = name.toLowerCase().replace(/ \d+$/, '');
+  return rest.length > 0 && before!.trim().toLowerCase() === bare ? rest.join(':').trim() : line;
+};
+
 const which = (wines: readonly Wine[], line: string): Read =>
   ask(
     'batch',
     'Which wine?',
-    wines.slice(0, 9).map((w) => ({ label: w.name, line: `${w.name.toLowerCase()}: ${line}` }))
+    wines.slice(0, 9).map((w) => ({
+      label: w.label ?? w.name,
+      line: `${w.name.toLowerCase()}: ${withoutName(line, w.name)}`
+    }))
   );
 
 /** Of whom it is: the one that is named, the page's, the only one that it fits; else it is asked. */

@@ -84,3 +84,20 @@ export function takeWho(p: Piece, { wines }: Pick<Context, 'wines'>): Wine[] {
   }
   return [];
 }
+
+/**
+ * Wines of one name, told apart by a number, the oldest first: *plum 1*, *plum 2*. The name alone is then asked about.
+ * @example numbered([{ name: 'Plum' }, { name: 'Plum' }, { name: 'Quince' }]).map((w) => w.name) // ['Plum 1', 'Plum 2', 'Quince']
+ */
+export function numbered<T extends { name: string }>(wines: readonly T[]): T[] {
+  const taken = new Set(wines.map((w) => plain(w.name)));
+  const isTwice = (w: T) => wines.filter((x) => plain(x.name) === plain(w.name)).length > 1;
+  return wines.map((w) => {
+    if (!isTwice(w)) return w;
+    let n = 1;
+    while (taken.has(plain(`${w.name} ${n}`))) n += 1;
+    const name = `${w.name} ${n}`;
+    taken.add(plain(name));
+    return { ...w, name };
+  });
+}

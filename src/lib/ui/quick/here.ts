@@ -1,7 +1,9 @@
 import type { CommandKind } from '$core/quickline/command';
 import type { Context, Wine } from '$core/quickline/context';
 import type { Home } from '$core/quickline/home';
+import { numbered } from '$core/quickline/who';
 import { countryOf } from '$core/units/settings';
+import { inZone } from '$core/units/zone';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { household, runningBatches, vesselById, vesselsInUse, type Batch } from '$lib/store/household.svelte';
 import { newId, zoneHere } from '$lib/store/here';
@@ -29,6 +31,13 @@ function fits({ state: s, due }: Batch, kind: CommandKind): boolean {
   }
 }
 
+/** What tells a wine from another of its name: when it was begun, and where it stands. */
+const whereText = ({ state: s }: Batch): string =>
+  [
+    `begun ${inZone(s.startedAt, s.zone, { day: 'numeric', month: 'short', year: 'numeric' })}`,
+    ...s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'vessel')
+  ].join(', ');
+
 /** Every vessel that can be named: the household's own, or the common sizes, and whatever a wine stands in. */
 function known(): Vessel[] {
   const own = household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS;
@@ -40,10 +49,18 @@ function known(): Vessel[] {
 export function contextHere(hereId: string | null, bottled: readonly Batch[]): Context {
   const s = household.settings;
   const used = vesselsInUse();
-  const wines: Wine[] = [...runningBatches(), ...bottled].map((b) => ({
-    id: b.id,
-    name: b.state.name,
-    fits: (kind) => fits(b, kind)
+  const wines: Wine[] = numbered(
+    [...runningBatches(), ...bottled]
+      .sort((a, b) => a.state.startedAt - b.state.startedAt)
+      .map((b) => ({
+        id: b.id,
+        name: b.state.name,
+        batch: b,
+        fits: (kind: CommandKind) => fits(b, kind)
+      }))
+  ).map(({ batch, ...w }) => ({
+    ...w,
+    ...(w.name === batch.state.name ? {} : { label: `${w.name}: ${whereText(batch)}` })
   }));
   return {
     now: Date.now(),

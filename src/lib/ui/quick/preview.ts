@@ -37,7 +37,7 @@ export function previewOf(
       const wine = wines.find((w) => w.id === c.batchId);
       const w = deedOf(c, home);
       out.written.push(w);
-      for (const d of w.deed) out.lines.push(lineOf(d, w, wine, ctx.now));
+      for (const d of w.deed) out.lines.push({ ...lineOf(d, w, wine, ctx.now), who: whoOf(c.batchId, ctx) });
     } else if (c.kind === 'question') {
       const told = answerHere(c, wines, ctx);
       if (told)
@@ -56,6 +56,10 @@ export function previewOf(
   return out;
 }
 
+/** The wine's name, with its number where another bears the same. */
+const whoOf = (id: string | undefined, ctx: Context): string =>
+  ctx.wines.find((w) => w.id === id)?.name ?? '';
+
 /** An event that is to be written, in the words of the history. */
 function lineOf(d: Draft, w: Written, wine: Batch | undefined, now: number): Line {
   const zone = wine?.state.zone ?? 'UTC';
@@ -73,7 +77,7 @@ function lineOf(d: Draft, w: Written, wine: Batch | undefined, now: number): Lin
       .join('');
   const [what, detail] = [text(said.what), text(said.detail)];
   return {
-    who: wine?.state.name ?? '',
+    who: '',
     wine,
     what: [what, detail].filter(Boolean).join(' · '),
     note: [
