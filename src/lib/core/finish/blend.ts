@@ -2,8 +2,16 @@ import { solve } from 'yalps';
 import { InputError } from '../units/input-error';
 
 /** A wine, or water, that can give to a blend: what it holds, and how many litres of it there are. */
-export type BlendWine = { name: string; volumeL: number; abv: number; taGL: number; hexoseGL: number };
-export type Quality = 'abv' | 'taGL' | 'hexoseGL';
+export type BlendWine = {
+  name: string;
+  volumeL: number;
+  abv: number;
+  taGL: number;
+  hexoseGL: number;
+  /** how deep its colour is, as `depthOf`; left away, nobody asks */
+  depth?: number;
+};
+export type Quality = 'abv' | 'taGL' | 'hexoseGL' | 'depth';
 export type BlendWant = Partial<Record<Quality | 'volumeL', number>>;
 export type Blend = {
   take: { name: string; volumeL: number }[];
@@ -11,13 +19,15 @@ export type Blend = {
   abv: number;
   taGL: number;
   hexoseGL: number;
+  depth: number;
   /** what could not be met, and by how much */
   misses: { of: Quality | 'volumeL'; by: number }[];
 };
 
 /** What one tastes of each: a miss of so much counts alike. Common practice. */
-const TASTED: Record<Quality, number> = { abv: 0.5, taGL: 0.4, hexoseGL: 4 };
-const QUALITIES = ['abv', 'taGL', 'hexoseGL'] as const;
+const TASTED: Record<Quality, number> = { abv: 0.5, taGL: 0.4, hexoseGL: 4, depth: 0.1 };
+const QUALITIES = ['abv', 'taGL', 'hexoseGL', 'depth'] as const;
+const has = (w: BlendWine, q: Quality): number => w[q] ?? 0;
 /** What a place further down the list costs: enough to choose between two that serve alike. */
 const PER_ORDER = 1e-5;
 /** What is over a goal is taken off it, what is under is put on. */
@@ -32,8 +42,8 @@ const MET = 1e-3;
 function mixed(wines: readonly BlendWine[], litres: readonly number[]) {
   const volumeL = litres.reduce((a, b) => a + b, 0);
   const of = (q: Quality) =>
-    volumeL > 0 ? wines.reduce((sum, w, i) => sum + w[q] * litres[i]!, 0) / volumeL : 0;
-  return { volumeL, abv: of('abv'), taGL: of('taGL'), hexoseGL: of('hexoseGL') };
+    volumeL > 0 ? wines.reduce((sum, w, i) => sum + has(w, q) * litres[i]!, 0) / volumeL : 0;
+  return { volumeL, abv: of('abv'), taGL: of('taGL'), hexoseGL: of('hexoseGL'), depth: of('depth') };
 }
 
 /**
@@ -48,7 +58,7 @@ export function blend(wines: readonly BlendWine[], want: BlendWant): Blend {
   if (wanted.length === 0 && want.volumeL === undefined)
     throw new InputError(
       'Nothing is wanted of it.',
-      'Give a strength, an acid, a sweetness or a volume.',
+      'Give a strength, an acid, a sweetness, a colour or a volume.',
       'want'
     );
   return answered(wines, litresFor(wines, want, wanted, thereL), want);
@@ -97,7 +107,7 @@ function nearest(
   wines.forEach((w, i) => {
     // Where two serve alike, the first is taken first.
     const column: Record<string, number> = { [`has${i}`]: 1, litres: 1, cost: PER_ORDER * i };
-    for (const q of wanted) column[q] = w[q] - want[q]!;
+    for (const q of wanted) column[q] = has(w, q) - want[q]!;
     variables[`x${i}`] = column;
     constraints[`has${i}`] = { max: most(w) };
   });
@@ -127,8 +137,8 @@ function mostOf(
     const column: Record<string, number> = { [`has${i}`]: 1, cost: PER_ORDER * i - 1 };
     for (const q of wanted) {
       const miss = told[q] - want[q]!;
-      column[`${q}-over`] = w[q] - want[q]! - Math.max(0, miss);
-      column[`${q}-under`] = w[q] - want[q]! - Math.min(0, miss);
+      column[`${q}-over`] = has(w, q) - want[q]! - Math.max(0, miss);
+      column[`${q}-under`] = has(w, q) - want[q]! - Math.min(0, miss);
     }
     variables[`x${i}`] = column;
     constraints[`has${i}`] = { max: w.volumeL };
@@ -145,14 +155,14 @@ function litresFor(
   if (want.volumeL !== undefined)
     return nearest(wines, want, wanted, Math.min(want.volumeL, thereL), (w) => w.volumeL);
   // The shares that taste best first, as if there were enough of each; then as much of such a blend as the jars hold.
-  const has = wines.filter((w) => w.volumeL > 0);
+  const giving = wines.filter((w) => w.volumeL > 0);
   const litres = mostOf(
-    has,
+    giving,
     want,
     wanted,
-    nearest(has, want, wanted, 1, () => 1)
+    nearest(giving, want, wanted, 1, () => 1)
   );
-  return wines.map((w) => litres[has.indexOf(w)] ?? 0);
+  return wines.map((w) => litres[giving.indexOf(w)] ?? 0);
 }
 
 /**
@@ -172,20 +182,69 @@ export function blendInto(
   if (others.length === 0)
     throw new InputError('There is nothing to blend.', 'Choose another wine.', 'wines');
   if (wanted.length === 0)
-    throw new InputError('Nothing is wanted of it.', 'Give a strength, an acid or a sweetness.', 'want');
+    throw new InputError(
+      'Nothing is wanted of it.',
+      'Give a strength, an acid, a sweetness or a colour.',
+      'want'
+    );
+  const roomL = Math.max(0, mostL - base.volumeL);
+  const least = pouredLeast(base, others, want, wanted, roomL);
+  const met = answered([base, ...others], [base.volumeL, ...least], want);
+  if (met.misses.length === 0) return met;
+  // Out of reach: what lies on the near side of it still brings it nearer, the more of it there is.
+  const totals = Array.from({ length: STEPS }, (_, i) => ((i + 1) / STEPS) * roomL);
+  return totals
+    .map((t) => answered([base, ...others], [base.volumeL, ...pouredOf(base, others, want, wanted, t)], want))
+    .reduce((best, b) => (missOf(b) < missOf(best) - MET ? b : best), met);
+}
+
+/** So many amounts are tried where a goal is out of reach. */
+const STEPS = 60;
+
+/** How far off a blend is, as one tastes it. */
+const missOf = ({ misses }: Blend): number =>
+  misses.reduce((sum, m) => sum + (m.of === 'volumeL' ? 0 : Math.abs(m.by) / TASTED[m.of]), 0);
+
+type Pour = [
+  base: BlendWine,
+  others: readonly BlendWine[],
+  want: BlendWant,
+  wanted: readonly Quality[],
+  litres: number
+];
+
+/** The least that is poured to meet what is wanted, in no more than so many litres. */
+const pouredLeast = (...[base, others, want, wanted, roomL]: Pour): number[] =>
+  poured(base, others, want, wanted, { max: roomL });
+
+/** So many litres in all, no more than there are, that miss it by least. */
+const pouredOf = (...[base, others, want, wanted, litres]: Pour): number[] =>
+  poured(base, others, want, wanted, {
+    equal: Math.min(
+      litres,
+      others.reduce((sum, w) => sum + w.volumeL, 0)
+    )
+  });
+
+function poured(
+  base: BlendWine,
+  others: readonly BlendWine[],
+  want: BlendWant,
+  wanted: readonly Quality[],
+  room: Bounds[string]
+): number[] {
   const variables: Record<string, Record<string, number>> = {};
-  const constraints: Bounds = { room: { max: Math.max(0, mostL - base.volumeL) } };
+  const constraints: Bounds = { room };
   others.forEach((w, i) => {
     const column: Record<string, number> = { [`has${i}`]: 1, room: 1, cost: PER_ORDER * (10 + i) };
-    for (const q of wanted) column[q] = w[q] - want[q]!;
+    for (const q of wanted) column[q] = has(w, q) - want[q]!;
     variables[`x${i}`] = column;
     constraints[`has${i}`] = { max: w.volumeL };
   });
   for (const q of wanted) {
-    constraints[q] = { equal: -base.volumeL * (base[q] - want[q]!) };
+    constraints[q] = { equal: -base.volumeL * (has(base, q) - want[q]!) };
     for (const [side, sign] of SIDES)
       variables[`${q}-${side}`] = { [q]: sign, cost: 1 / (TASTED[q] * base.volumeL) };
   }
-  const wines = [base, ...others];
-  return answered(wines, [base.volumeL, ...run(variables, constraints, others)], want);
+  return run(variables, constraints, others);
 }

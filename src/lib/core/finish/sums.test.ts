@@ -4,6 +4,7 @@ import { massOf } from '../liquid/stock';
 import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
 import { finingG, hazeOf, helpsAgainst, nextTest } from './clear';
 import { allergensOf } from '../plan/allergens';
+import { DEPTHS, depthOf, mixColour } from '../plan/colour';
 import { judgeDose } from '../tables/doses';
 import { FININGS } from '../tables/finings';
 import { blend, blendInto, type BlendWine } from './blend';
@@ -469,5 +470,46 @@ describe('heat', () => {
     expect(plan.minutes).toBeGreaterThan(minutesFor(65, 50));
     expect(plan.units).toBeGreaterThanOrEqual(50);
     expect(minutesInBath({ startC: 18, bathC: 48, volumeL: 0.75, units: 50 })).toBeNull();
+  });
+});
+
+describe('the colour of a blend', () => {
+  const pale = { name: 'pale', volumeL: 5, abv: 11, taGL: 6, hexoseGL: 0, depth: depthOf('#e6d9ae') };
+  const dark = { name: 'dark', volumeL: 5, abv: 12, taGL: 6, hexoseGL: 0, depth: depthOf('#5a1f3d') };
+
+  it('goes by the litres, as absorbances do (Beer and Lambert), and is what is drawn', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        (a, b) => {
+          const mixed = mixColour([
+            { colour: '#e6d9ae', volumeL: a },
+            { colour: '#5a1f3d', volumeL: b }
+          ]);
+          expect(depthOf(mixed)).toBeCloseTo((a * pale.depth + b * dark.depth) / (a + b), 1);
+        }
+      )
+    );
+    expect(mixColour([{ colour: '#5a1f3d', volumeL: 2 }])).toBe('#5a1f3d');
+  });
+
+  it('is brought to what is wanted of it, or as near as there is', () => {
+    const red = blendInto(pale, [dark], { depth: DEPTHS.pink }, 10);
+    expect(red.depth).toBeCloseTo(DEPTHS.pink, 6);
+    expect(red.misses).toEqual([]);
+    const deep = blendInto(pale, [dark], { depth: 3 }, 10);
+    expect(deep.take.at(-1)).toEqual({ name: 'dark', volumeL: 5 });
+    expect(deep.misses).toMatchObject([{ of: 'depth' }]);
+    // So for every goal that is out of reach: what is nearer to it is poured all the same.
+    const sour = { name: 'sour', volumeL: 3, abv: 11, taGL: 8, hexoseGL: 0 };
+    const sharper = blendInto(pale, [sour], { taGL: 9 }, 10);
+    expect(sharper.take.at(-1)).toEqual({ name: 'sour', volumeL: 3 });
+    expect(sharper.taGL).toBeCloseTo((5 * 6 + 3 * 8) / 8, 6);
+    // What lies on the far side brings it no nearer, and stays where it is.
+    expect(blendInto(pale, [{ ...sour, taGL: 5 }], { taGL: 9 }, 10).take).toHaveLength(1);
+    // Where nobody asks for a colour, a wine without one gives as before.
+    const { depth: _, ...plain } = dark;
+    expect(blendInto(pale, [plain], { abv: 11.5 }, 10).volumeL).toBeCloseTo(10, 6);
   });
 });

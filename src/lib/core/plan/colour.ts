@@ -19,6 +19,21 @@ const linear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) /
 const coded = (v: number): number => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
 
 /**
+ * How deep a colour is: the light that it takes, as an absorbance, the mean of its three parts. Poured together, depths
+ * go by the litres (Beer and Lambert).
+ * @param colour as #rrggbb
+ * @example depthOf('#ffffff') // 0
+ */
+export const depthOf = (colour: string): number =>
+  [1, 3, 5].reduce(
+    (sum, at) => sum - Math.log10(Math.max(1e-3, linear(parseInt(colour.slice(at, at + 2), 16) / 255))) / 3,
+    0
+  );
+
+/** Depths that people name. Ours, by the colours of the table. */
+export const DEPTHS = { pale: 0.2, gold: 0.35, pink: 0.55, red: 0.9, deep: 1.3 } as const;
+
+/**
  * About the colour of liquids poured together: what each lets through, by its share. An honest guess for a drawing.
  * @param parts colours as #rrggbb, and how much of each
  * @throws nothing; white where there is nothing

@@ -4,7 +4,7 @@
   import WhenField from '../field/WhenField.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
   import type { Quality } from '$core/finish/blend';
-  import { mixColour, mustColour } from '$core/plan/colour';
+  import { DEPTHS, mixColour, mustColour } from '$core/plan/colour';
   import { fillL } from '$core/ledger/fill';
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
@@ -14,7 +14,8 @@
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { freeJars } from '../vessel/free-vessels';
-  import { blendDeed, blending, giversTo, waterFor, type Blended, type Giver, type Kept } from './blending';
+  import { blendDeed, blending, giversTo, waterFor, type Blended, type Giver } from './blending';
+  import { KEPT, MISS } from './blend-words';
 
   /** Other wines poured into one that stands, so that it comes nearest to what is wanted. */
   let { batch, ondone }: { batch: Batch; ondone: () => void } = $props();
@@ -27,6 +28,7 @@
     abv: '',
     taGL: '',
     hexoseGL: '',
+    depth: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
@@ -38,7 +40,7 @@
   const givers = $derived([...giversTo(batch.id, runningBatches()), ...(fill ? [waterFor(fill)] : [])]);
   const not = $derived(new Set(draft.fields.not.split('|').filter(Boolean)));
   const into = $derived(vesselById(draft.fields.into || (fill?.vesselId ?? '')));
-  const WANTS: { id: Quality; label: string }[] = [
+  const WANTS: { id: Exclude<Quality, 'depth'>; label: string }[] = [
     { id: 'taGL', label: 'Acid, g/L' },
     { id: 'abv', label: 'Strength, %' },
     { id: 'hexoseGL', label: 'Sugar, g/L' }
@@ -57,6 +59,8 @@
           throw new InputError(`“${text}” is no figure for ${label}.`, 'Give a number.');
         want[id] = n;
       }
+      const depth = DEPTHS[draft.fields.depth as keyof typeof DEPTHS];
+      if (depth !== undefined) want.depth = depth;
       if (Object.keys(want).length === 0) return null;
       return {
         is: blending(
@@ -72,29 +76,6 @@
     }
   });
   const is = $derived(worked && 'is' in worked ? worked.is : null);
-  const KEPT: Record<Kept, { tone: string; text: string }> = {
-    stays: {
-      tone: 'border-greengage bg-tint-green',
-      text: 'All of them were finished, and hold sulphite and sorbate: it stays as sweet as it is.'
-    },
-    thinned: {
-      tone: 'border-straw bg-tint-straw',
-      text: 'Water thins what keeps it sweet: stabilise it anew, for all of it.'
-    },
-    wakes: {
-      tone: 'border-straw bg-tint-straw',
-      text: 'Yeast of one can take the sugar of another: stabilise it anew, or let it stand and read it twice before it is bottled.'
-    },
-    geranium: {
-      tone: 'border-rosehip bg-tint-rose',
-      text: 'Do not: malolactic bacteria of one turn the sorbate of another into the smell of geranium, and nothing takes it out.'
-    }
-  };
-  const MISS: Record<string, (by: number) => string> = {
-    abv: (by) => `${Math.abs(by).toFixed(1)} % ${by > 0 ? 'over' : 'short'}`,
-    taGL: (by) => `${Math.abs(by).toFixed(1)} g/L of acid ${by > 0 ? 'over' : 'short'}`,
-    hexoseGL: (by) => `${Math.abs(by).toFixed(0)} g/L of sugar ${by > 0 ? 'over' : 'short'}`
-  };
 
   const colourOf = (g: Giver) => ('fill' in g ? mustColour(g.batch.state.plan.ingredients).must : '#ffffff');
   /** About the colour of all of it together. */
@@ -131,6 +112,12 @@
         placeholder="any"
       />{/each}
   </div>
+  <Pick
+    {draft}
+    at="depth"
+    label="Colour"
+    options={[['', 'any'], ...Object.keys(DEPTHS).map((d) => [d, d] as const)]}
+  />
   <Pick
     {draft}
     at="into"
@@ -181,7 +168,9 @@
         <b class="number">{is.blend.abv.toFixed(1)} %</b>,
         <b class="number">{is.blend.hexoseGL.toFixed(0)} g/L</b> sugar.{/if}
       {#if is.blend.misses.length > 0}<span class="text-rosehip"
-          >As near as it gets: {is.blend.misses.map((m) => MISS[m.of]!(m.by)).join(', ')}.</span
+          >As near as it gets: {is.blend.misses
+            .flatMap((m) => (m.of === 'volumeL' ? [] : [MISS[m.of](m.by)]))
+            .join(', ')}.</span
         >{/if}
     </p>
     {#if is.from.length > 0}
@@ -192,7 +181,7 @@
     {/if}
   {:else if worked && 'error' in worked}<p class="text-rosehip" role="alert">{worked.error}</p>
   {:else}<p class="small">
-      Say what it is to be: sharper, stronger or sweeter. What is left empty may be as it comes.
+      Say what it is to be: sharper, stronger, sweeter, darker. What is left empty may be as it comes.
     </p>{/if}
   <WhenField value={draft.fields.when} onset={(v) => draft.set('when', v)} />
   {#if form.error}<p class="text-rosehip" role="alert">{form.error}</p>{/if}

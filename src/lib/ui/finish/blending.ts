@@ -6,6 +6,7 @@ import { rack } from '$core/commands/move';
 import type { Deed } from '$core/commands/deed';
 import { abvOf } from '$core/ferment/convert';
 import { acidityOf } from '$core/must/adjust';
+import { depthOf, mustColour } from '$core/plan/colour';
 import { fillL, type Fill } from '$core/ledger/fill';
 import type { BatchState } from '$core/ledger/state';
 import type { Batch } from '$lib/store/household.svelte';
@@ -18,7 +19,7 @@ export type Giver = { key: string; wine: BlendWine } & ({ batch: Of; fill: Fill 
 export const waterFor = (fill: Fill): Giver => ({
   key: 'water',
   isWater: true,
-  wine: { name: 'water', volumeL: MOST_WATER * fillL(fill), abv: 0, taGL: 0, hexoseGL: 0 }
+  wine: { name: 'water', volumeL: MOST_WATER * fillL(fill), abv: 0, taGL: 0, hexoseGL: 0, depth: 0 }
 });
 /** More water than this part of a wine makes it thin. Ours. */
 const MOST_WATER = 0.3;
@@ -32,7 +33,8 @@ function wineOf(name: string, batch: Of, f: Fill): BlendWine {
     volumeL: fillL(f),
     abv: told?.abv.likely ?? abvOf(stock),
     taGL: told?.taGL.likely ?? acidityOf(stock).taGL,
-    hexoseGL: (1000 * stock.hexoseKg) / Math.max(0.01, fillL(f))
+    hexoseGL: (1000 * stock.hexoseKg) / Math.max(0.01, fillL(f)),
+    depth: depthOf(mustColour(batch.state.plan.ingredients).must)
   };
 }
 

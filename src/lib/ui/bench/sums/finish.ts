@@ -224,6 +224,7 @@ const MISSES = {
   abv: (by: number, side: string) => `${by.toFixed(1)} % ${side}`,
   taGL: (by: number, side: string) => `${by.toFixed(1)} g/L of acid ${side}`,
   hexoseGL: (by: number, side: string) => `${by.toFixed(0)} g/L of sugar ${side}`,
+  depth: (by: number, side: string) => `its colour ${side} by ${by.toFixed(1)}`,
   volumeL: (by: number, side: string, s: Settings) => `${volumeText(by, s.volume)} ${side}`
 };
 
