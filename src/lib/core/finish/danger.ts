@@ -19,6 +19,9 @@ export type Danger = {
   found: 'fizzy' | 'gushing' | null;
 };
 
+/** The weakest bottles of a filling. */
+const worstOf = (b: Bottling): BottleType => weakest(b.bottles.map((x) => x.type));
+
 /** Bottles that hold fizz wanted in them: made for this much at least, bar. */
 const FOR_FIZZ_BAR = 2;
 
@@ -28,7 +31,7 @@ function badlyFound(b: Bottling): Danger['found'] {
     (w, o) => (o.found === 'gushing' || w === 'gushing' ? 'gushing' : o.found === 'fizzy' ? 'fizzy' : w),
     null
   );
-  const isWanted = b.primingGL > 0 && BOTTLES[weakest(b.types)].ratingBar >= FOR_FIZZ_BAR;
+  const isWanted = b.primingGL > 0 && BOTTLES[worstOf(b)].ratingBar >= FOR_FIZZ_BAR;
   return worst === 'fizzy' && isWanted ? null : worst;
 }
 
@@ -59,7 +62,7 @@ export function dangersOf(
 ): Danger[] {
   return s.bottled.flatMap((b) => {
     if (b.left <= 0 || isShownSafe(b)) return [];
-    const worst = weakest(b.types);
+    const worst = worstOf(b);
     const { ratingBar } = BOTTLES[worst];
     // What nobody wrote down of an older filling: it was let through then, so it was said to be clear.
     const isClear = b.isClear ?? (b.bar20 !== null && b.bar20 <= ratingBar);

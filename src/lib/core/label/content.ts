@@ -18,6 +18,10 @@ export const saidOf = (worded: Worded, d: Design): Worded => ({
 export const mustText = ({ contains }: Pick<Facts, 'contains'>): string =>
   contains.length > 0 ? `Contains ${contains.join(', ')}.` : '';
 
+/** The way to a page of this Vecino; empty where it has no address. */
+export const linkTo = (address: string, path: string): string =>
+  address && `${address.replace(/\/+$/, '')}${path}`;
+
 /**
  * What a phone reads off a label: the facts, one a line, and the way to the batch where this Vecino has an address.
  * @param batchPath such as `/batches/…`
@@ -33,7 +37,7 @@ export const codeText = (
     [said.strength, said.taste, said.volume].filter(Boolean).join(', '),
     said.bottled && `Bottled ${said.bottled}`,
     mustText(facts),
-    address && `${address.replace(/\/+$/, '')}${batchPath}`
+    linkTo(address, batchPath)
   ]
     .filter(Boolean)
     .join('\n');

@@ -28,9 +28,13 @@ export type Facts = {
 /** Sugar for fizz from which a wine is called sparkling, g/L: about 1.5 bar. Common practice. */
 const SPARKLING_GL = 8;
 
-const wineOf = (fill: Fill, told: Told | undefined, belief: Told | null) => {
+/**
+ * What is told of a wine: by its possible wines. Bottles of which some is still in the jar are told by what was read of
+ * them, as the rest may have been sweetened since; only where nobody read them, by what is believed of the batch.
+ */
+const wineOf = (fill: Fill, told: Told | undefined, batch: Told | null) => {
   const litres = fillL(fill);
-  const known = told ?? belief ?? undefined;
+  const known = told ?? (fill.reads.length > 0 ? undefined : (batch ?? undefined));
   return {
     abv: known?.abv ?? abvRange(fill.stock, fill.unsureKg),
     sugarGL: known?.sugarGL.likely ?? (litres > 0 ? (1000 * fill.stock.hexoseKg) / litres : 0)

@@ -139,7 +139,10 @@ export function keepShare(fill: Fill, share: number): void {
   fill.lateKg *= share;
   fill.given = { sorbate: part(fill.given.sorbate, share), sulphite: part(fill.given.sulphite, share) };
   fill.stable = partOf(fill.stable, share);
-  for (const id of Object.keys(fill.powdersG)) fill.powdersG[id]! *= share;
+  // Its own from now on: what is read of the rest, or put into it, is none of a part that was taken before.
+  fill.powdersG = Object.fromEntries(Object.entries(fill.powdersG).map(([id, g]) => [id, g * share]));
+  fill.reads = [...fill.reads];
+  fill.racked = [...fill.racked];
 }
 
 /** Sulphur dioxide put into a fill, free and bound together, mg/L. */

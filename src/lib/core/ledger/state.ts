@@ -59,7 +59,6 @@ export type Bottling = {
   at: number;
   count: number;
   litres: number;
-  types: BottleType[];
   /** how many of each kind and size */
   bottles: { count: number; sizeL: number; type: BottleType }[];
   /** the wine of that vessel as it was bottled, with what was known of it */

@@ -145,44 +145,41 @@ export function schedule(
 /** A rung has this long before it is late. Ours. */
 const RUNG_DAYS = 2 * DAY;
 
-/** The next rung of a ladder, as a job. */
-function rungDue(s: BatchState, { step: id, title, short, how, dueAt: from }: OnLadder): Due {
-  const dueAt = Math.max(from, putOffTo(s, id) ?? 0);
-  const otherwise = STEPS[id].otherwise?.(s);
+/** A job beside the plan's: from a day, with so long before it is late; put off where somebody did. */
+function jobDue(s: BatchState, step: Step, from: number, spanMs: number, why = ''): Due {
+  const dueAt = Math.max(from, putOffTo(s, step.id) ?? 0);
+  const lateAt = dueAt + spanMs;
   const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
   return {
-    step: { id, title, short, how, waits: [], ...(otherwise ? { how: otherwise.how } : {}) },
+    step,
     dueAt,
-    lateAt: Math.max(dueAt + RUNG_DAYS, s.at),
+    lateAt,
     status: isToday ? 'due' : 'coming',
-    why: '',
+    why,
     after: null
   };
+}
+
+/** The next rung of a ladder, as a job: what goes wrong is for today, and never late. */
+function rungDue(s: BatchState, { step: id, title, short, how, dueAt }: OnLadder): Due {
+  const otherwise = STEPS[id].otherwise?.(s);
+  const due = jobDue(s, { id, title, short, how: otherwise?.how ?? how, waits: [] }, dueAt, RUNG_DAYS);
+  return { ...due, lateAt: Math.max(due.lateAt, s.at) };
 }
 
 /** A test bottle of what was primed, the soonest of its fillings. */
 function fizzDue(s: BatchState): Due[] {
   const next = testBottlesOf(s).sort((a, b) => a.dueAt - b.dueAt)[0];
   if (!next) return [];
-  const dueAt = Math.max(next.dueAt, putOffTo(s, 'test-bottle') ?? 0);
-  const lateAt = Math.max(dueAt, next.lateAt);
-  const isToday = civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
-  return [
-    {
-      step: {
-        id: 'test-bottle',
-        title: 'Open a test bottle',
-        short: 'test bottle',
-        how: 'Chilled for a day, outdoors, a cloth over the neck. It tells whether the rest has its fizz.',
-        waits: []
-      },
-      dueAt,
-      lateAt,
-      status: s.at > lateAt ? 'overdue' : isToday ? 'due' : 'coming',
-      why: 'two to three weeks in the warm',
-      after: null
-    }
-  ];
+  const step: Step = {
+    id: 'test-bottle',
+    title: 'Open a test bottle',
+    short: 'test bottle',
+    how: 'Chilled for a day, outdoors, a cloth over the neck. It tells whether the rest has its fizz.',
+    waits: []
+  };
+  const due = jobDue(s, step, next.dueAt, next.lateAt - next.dueAt, 'two to three weeks in the warm');
+  return [{ ...due, status: s.at > due.lateAt ? 'overdue' : due.status }];
 }
 
 /** When a batch should leave the vessel it stands in: its next racking or bottling; null when none is foreseen. */

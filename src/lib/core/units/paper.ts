@@ -25,8 +25,8 @@ export type Grid = z.infer<typeof gridSchema>;
 
 /** What a household prints labels on. */
 export const labelSettingsSchema = z.strictObject({
-  /** one of the sheets that are sold, or its own */
-  grid: z.string().max(20).default('a4-8'),
+  /** one of the sheets that are sold, or its own; empty: what is usual where its inches or millimetres are */
+  grid: z.string().max(20).default(''),
   own: gridSchema.optional(),
   /** how the last ones looked */
   layout: z.string().max(20).optional(),

@@ -10,11 +10,11 @@ import type { BatchState } from '$core/ledger/state';
 import { likelyStock } from '$core/belief/likely-stock';
 import type { Batch } from '$lib/store/household.svelte';
 import { amountOf, type Ingredient } from '$core/plan/plan';
-import { InputError } from '$core/units/input-error';
 import { parseGravity } from '$core/units/parse';
 import { parseNumber } from '$core/units/number';
 import type { Settings } from '$core/units/settings';
 import { explain } from '../words/own-units';
+import { readTrial } from './read-trial';
 import { withOf } from './sweet-with';
 
 /** The fields of the form, as it opens. */
@@ -61,19 +61,6 @@ export type Sweetening = {
 /** Acid nearer than this to what is wanted is left alone, g/L. */
 const TASTES_GL = 0.15;
 
-function count(text: string, what: string, most: number): number {
-  const n = parseNumber(text);
-  if (n === null || n <= 0 || n > most)
-    throw new InputError(`“${text}” is no ${what}.`, `Give a number up to ${most}.`);
-  return n;
-}
-
-const trialOf = (f: typeof START): Trial => ({
-  glasses: Math.max(2, Math.round(count(f.glasses, 'number of glasses', 9))),
-  glassL: count(f.glass, 'size of a glass', 500) / 1000,
-  stepGL: count(f.step, 'step', 60)
-});
-
 /**
  * What sweetening a vessel comes to, by what stands in the form; or why it cannot be.
  */
@@ -85,7 +72,7 @@ export function sweetening(
 ): Sweetening | { error: string; trial: Trial } {
   let trial: Trial = { glasses: 5, glassL: 0.1, stepGL: 6 };
   try {
-    trial = trialOf(f);
+    trial = readTrial(f, 60);
     const { of, sweetness: perGram } = withOf(f.with, s.plan);
     const litres = fillL(fill);
     const stock = likelyStock(fill, standing.belief);

@@ -1,15 +1,13 @@
-import { acidityOf } from '$core/must/adjust';
-import { withAdded } from '$core/must/adjust';
+import { acidityOf, withAdded } from '$core/must/adjust';
 import type { Trial } from '$core/finish/trial';
 import { likelyStock } from '$core/belief/likely-stock';
 import { fillL, type Fill } from '$core/ledger/fill';
 import type { Ingredient } from '$core/plan/plan';
 import { DOSES, type DoseId } from '$core/tables/doses';
 import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '$core/tables/substances';
-import { InputError } from '$core/units/input-error';
-import { parseNumber } from '$core/units/number';
 import type { Batch } from '$lib/store/household.svelte';
 import type { Giver } from './blending';
+import { readTrial } from './read-trial';
 
 /** The fields of the form, as it opens. */
 export const START = {
@@ -75,19 +73,8 @@ export const triedOf = (givers: readonly Giver[]): Tried[] => [
 ];
 
 /** @throws InputError where a figure is none */
-export function trialOf(f: typeof START, tried: Tried): Trial {
-  const figure = (text: string, what: string, most: number) => {
-    const n = parseNumber(text);
-    if (n === null || n <= 0 || n > most)
-      throw new InputError(`“${text}” is no ${what}.`, `Give a number up to ${most}.`);
-    return n;
-  };
-  return {
-    glasses: Math.max(2, Math.round(figure(f.glasses, 'number of glasses', 9))),
-    glassL: figure(f.glass, 'size of a glass', 500) / 1000,
-    stepGL: f.step.trim() ? figure(f.step, 'step', tried.per === 'mL' ? 500 : 20) : tried.step
-  };
-}
+export const trialOf = (f: typeof START, tried: Tried): Trial =>
+  readTrial({ ...f, step: f.step.trim() || String(tried.step) }, tried.per === 'mL' ? 500 : 20);
 
 /** What of a powder goes in, g. */
 export const itemOf = (id: string, massG: number): Ingredient =>

@@ -1,11 +1,4 @@
 <script lang="ts">
-  import '@fontsource/besley/latin-ext-600.css';
-  import '@fontsource/source-sans-3/latin-ext-400.css';
-  import '@fontsource/source-sans-3/latin-ext-600.css';
-  import '@fontsource/source-sans-3/cyrillic-400.css';
-  import '@fontsource/source-sans-3/cyrillic-600.css';
-  import '@fontsource/source-sans-3/greek-400.css';
-  import '@fontsource/source-sans-3/greek-600.css';
   import { labelsMade } from '$core/commands/finish';
   import { artOf } from '$core/label/art-of';
   import { artFor, codeText, contentOf, saidOf } from '$core/label/content';
@@ -24,7 +17,7 @@
   import { sayDone } from '../nav/said.svelte';
   import Drawing from './Drawing.svelte';
   import LabelWords from './LabelWords.svelte';
-  import { choicesOf, designOf, LABEL, lostText } from './label';
+  import { beginning, choicesOf, designOf, lostText } from './label';
   import { loadFaces, measure } from './measure.svelte';
   import SheetPick from './SheetPick.svelte';
   import { gridHere, saveLabels } from './sheet.svelte';
@@ -34,14 +27,14 @@
   let { batch }: { batch: OpenBatch } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`label:${batch.id}`, LABEL);
+  const draft = createDraft(`label:${batch.id}`, beginning(batch.state.label));
   const f = $derived(draft.fields);
   const labels = $derived(household.settings.labels);
   const choices = $derived(
     choicesOf(batch.state, household.settings, (id) => vesselById(id)?.name ?? 'vessel')
   );
   const chosen = $derived(choices.find((c) => c.id === f.of) ?? choices[0]);
-  const design = $derived(designOf(f, batch.state.label, labels));
+  const design = $derived(designOf(f, labels));
   const facts = $derived(chosen ? factsOf(batch.state, chosen.of, batch.standing.belief) : null);
   const worded = $derived(facts && wordsOf(facts, household.settings.system, batch.state.zone));
   const said = $derived(worded && saidOf(worded, design));
@@ -63,7 +56,7 @@
     const text = content
       ? [content.name, content.year, ...content.facts, content.must, ...content.may].join(' ')
       : '';
-    void loadFaces(text).then(() => (loaded += 1));
+    void loadFaces(text).then((isNew) => (loaded += Number(isNew)));
   });
   const drawn = $derived.by(() => {
     void loaded;

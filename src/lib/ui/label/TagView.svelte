@@ -1,7 +1,7 @@
 <script lang="ts">
   import { containsOf } from '$core/label/facts';
   import { drawTag } from '$core/label/draw-tag';
-  import { mustText } from '$core/label/content';
+  import { linkTo, mustText } from '$core/label/content';
   import { pagesOf } from '$core/label/sheet';
   import { countOf } from '$core/label/sheets';
   import { fillL } from '$core/ledger/fill';
@@ -49,7 +49,7 @@
         .filter(Boolean)
         .join(' ');
       const must = mustText({ contains: containsOf(s, fill) });
-      const link = labels.address && `${labels.address.replace(/\/+$/, '')}/batches/${batch.id}`;
+      const link = linkTo(labels.address, `/batches/${batch.id}`);
       return {
         name: s.name,
         where,
@@ -66,7 +66,9 @@
 
   let loaded = $state(0);
   $effect(() => {
-    void loadFaces(tags.map((t) => `${t.name}${t.where}${t.must}`).join('')).then(() => (loaded += 1));
+    void loadFaces(tags.map((t) => `${t.name}${t.where}${t.must}`).join('')).then(
+      (isNew) => (loaded += Number(isNew))
+    );
   });
   const drawn = $derived.by(() => {
     void loaded;

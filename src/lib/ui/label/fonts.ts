@@ -16,3 +16,8 @@ export const FILES: Record<Face, readonly string[]> = {
   text: [sans, sansExt, sansCyrillic, sansGreek],
   bold: [bold, boldExt, boldCyrillic, boldGreek]
 };
+
+export const bytesOf = async (url: string): Promise<Uint8Array> =>
+  new Uint8Array(await (await fetch(url)).arrayBuffer());
+export const base64 = (bytes: Uint8Array): string =>
+  btoa(Array.from(bytes, (b) => String.fromCharCode(b)).join(''));

@@ -54,24 +54,34 @@ export function choicesOf(s: BatchState, settings: Settings, vesselName: (id: st
 const isLayout = (x: string): x is LayoutId => (LAYOUT_IDS as readonly string[]).includes(x);
 const isInk = (x: string): x is InkId => (INK_IDS as readonly string[]).includes(x);
 
-/** The design as it is typed; where nothing is, as this wine's labels last looked, else as the household's did. */
-export function designOf(f: Typed, last: Design | null, labels: Settings['labels']): Design {
-  const [layout, ink] = [
-    f.layout || last?.layout || labels.layout || '',
-    f.ink || last?.ink || labels.ink || ''
-  ];
-  const text = (key: 'name' | 'year' | 'strength' | 'taste') => f[key].trim() || last?.[key];
-  const note = f.noNote === 'yes' ? '' : f.note.trim() || (f.noNote === 'no' ? undefined : last?.note);
+/** What stands in the fields at first: as this wine's labels last looked. Emptied, a field is told by the wine again. */
+export const beginning = (last: Design | null): Typed => ({
+  ...LABEL,
+  layout: last?.layout ?? '',
+  ink: last?.ink ?? '',
+  art: last?.art ?? '',
+  name: last?.name ?? '',
+  year: last?.year ?? '',
+  strength: last?.strength ?? '',
+  taste: last?.taste ?? '',
+  note: last?.note ?? '',
+  noNote: last?.note === '' ? 'yes' : '',
+  code: last ? (last.hasCode ? 'yes' : 'no') : ''
+});
+
+/** The design as it is typed; a look that nobody chose is the one that the household chose last. */
+export function designOf(f: Typed, labels: Pick<Settings['labels'], 'layout' | 'ink'>): Design {
+  const [layout, ink] = [f.layout || labels.layout || '', f.ink || labels.ink || ''];
   const design = {
     layout: isLayout(layout) ? layout : FIRST_DESIGN.layout,
     ink: isInk(ink) ? ink : FIRST_DESIGN.ink,
-    art: (f.art || last?.art) as Design['art'],
-    name: text('name'),
-    year: text('year'),
-    strength: text('strength'),
-    taste: text('taste'),
-    note,
-    hasCode: f.code ? f.code === 'yes' : (last?.hasCode ?? FIRST_DESIGN.hasCode)
+    art: (f.art || undefined) as Design['art'],
+    name: f.name.trim() || undefined,
+    year: f.year.trim() || undefined,
+    strength: f.strength.trim() || undefined,
+    taste: f.taste.trim() || undefined,
+    note: f.noNote === 'yes' ? '' : f.note.trim() || undefined,
+    hasCode: f.code ? f.code === 'yes' : FIRST_DESIGN.hasCode
   };
   return Object.fromEntries(Object.entries(design).filter(([, v]) => v !== undefined)) as Design;
 }

@@ -1,3 +1,10 @@
+import '@fontsource/besley/latin-ext-600.css';
+import '@fontsource/source-sans-3/latin-ext-400.css';
+import '@fontsource/source-sans-3/latin-ext-600.css';
+import '@fontsource/source-sans-3/cyrillic-400.css';
+import '@fontsource/source-sans-3/cyrillic-600.css';
+import '@fontsource/source-sans-3/greek-400.css';
+import '@fontsource/source-sans-3/greek-600.css';
 import type { Face, Measure } from '$core/label/fit';
 import { FONTS } from '$lib/files/svg';
 
@@ -22,10 +29,14 @@ export const measure: Measure = (text, face) => {
   return width;
 };
 
-/** Waits until the faces hold the letters of a text; what was measured before is forgotten. */
-export async function loadFaces(text: string): Promise<void> {
-  const loaded = await Promise.all(
-    (Object.keys(FONTS) as Face[]).map((f) => document.fonts.load(fontOf(f), text))
-  );
-  if (loaded.some((l) => l.length > 0)) known.clear();
+/**
+ * Waits until the faces hold the letters of a text.
+ * @returns whether any came: then what was measured before is forgotten, and to be drawn anew
+ */
+export async function loadFaces(text: string): Promise<boolean> {
+  const missing = (Object.keys(FONTS) as Face[]).filter((f) => !document.fonts.check(fontOf(f), text));
+  if (missing.length === 0) return false;
+  await Promise.all(missing.map((f) => document.fonts.load(fontOf(f), text)));
+  known.clear();
+  return true;
 }

@@ -5,13 +5,12 @@ import type { Mark } from '$core/label/mark';
 import type { Page } from '$core/label/sheet';
 import { plainFont } from '$lib/files/woff';
 import { FONTS, svgOf } from '$lib/files/svg';
-import { FILES } from './fonts';
+import { base64, bytesOf, FILES } from './fonts';
 import { measure } from './measure.svelte';
 
 /** Letters without a file of ours are drawn at so many dots to the millimetre: 600 to the inch. */
 const DOTS_MM = 24;
 
-const base64 = (bytes: Uint8Array): string => btoa(Array.from(bytes, (b) => String.fromCharCode(b)).join(''));
 const nameOf = (url: string): string => /([^/]+?)\.[^/]*$/.exec(url)?.[1] ?? url;
 
 /** Which of a document's fonts holds a letter. */
@@ -21,8 +20,7 @@ async function withFonts(doc: jsPDF): Promise<Held> {
   const urls = [...new Set(Object.values(FILES).flat())];
   await Promise.all(
     urls.map(async (url) => {
-      const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer());
-      doc.addFileToVFS(`${nameOf(url)}.ttf`, base64(plainFont(bytes)));
+      doc.addFileToVFS(`${nameOf(url)}.ttf`, base64(plainFont(await bytesOf(url))));
       doc.addFont(`${nameOf(url)}.ttf`, nameOf(url), 'normal');
     })
   );

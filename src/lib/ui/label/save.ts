@@ -2,16 +2,7 @@ import { zipSync } from 'fflate';
 import type { Page } from '$core/label/sheet';
 import { svgOf } from '$lib/files/svg';
 import { download, fileName } from '../recipe/download';
-import { FILES } from './fonts';
-
-const base64 = (bytes: Uint8Array): string => {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x8000)
-    text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return btoa(text);
-};
-const bytesOf = async (url: string): Promise<Uint8Array> =>
-  new Uint8Array(await (await fetch(url)).arrayBuffer());
+import { base64, bytesOf, FILES } from './fonts';
 
 /** The faces as rules of a style: a file that is opened elsewhere brings its letters along. */
 async function faces(): Promise<string> {

@@ -27,19 +27,17 @@ export function gridChoices(): [id: string, name: string][] {
   ];
 }
 
-const START = () => (inInches() ? GRIDS['letter-10']! : GRIDS['a4-8']!);
+/** Who never chose has the paper of the country. */
+const usual = () => (inInches() ? 'letter-10' : 'a4-8');
+
+/** Which of the choices is printed on. */
+export const gridId = (): string => household.settings.labels.grid || usual();
 
 /** The sheet that is printed on. */
 export function gridHere(): Grid {
-  const { grid, own } = household.settings.labels;
-  if (grid === 'own') return own ?? START();
-  // Who never chose has the paper of the country.
-  return grid === 'a4-8' && inInches() ? START() : (GRIDS[grid] ?? START());
+  const own = gridId() === 'own' ? household.settings.labels.own : GRIDS[gridId()];
+  return own ?? GRIDS[usual()]!;
 }
-export const gridId = (): string => {
-  const { grid } = household.settings.labels;
-  return grid === 'a4-8' && inInches() ? 'letter-10' : grid;
-};
 
 /** Changes something of how labels are made here. @throws ZodError when it is none of what may be */
 export const saveLabels = (change: Partial<Settings['labels']>) =>

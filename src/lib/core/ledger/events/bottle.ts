@@ -46,7 +46,6 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     at,
     count,
     litres,
-    types: bottles.map((b) => b.type),
     bottles,
     fill,
     primingGL: primingGL ?? 0,
