@@ -13,6 +13,7 @@ export const CORE_ORDER = [
   'belief',
   'finish',
   'label',
+  'cellar',
   'commands',
   'steps',
   'cautions',

@@ -9,9 +9,23 @@ import type { OwnMethod } from '$core/plan/methods';
 import type { Recipe } from '$core/must/recipe';
 import type { HarvestLot } from '$core/plan/harvest';
 import type { Produce } from '$core/tables/produce';
+import type { Rack } from '$core/vessels/rack';
 import type { Vessel } from '$core/vessels/vessels';
 
 type Keyed = { key: string; value: unknown };
+
+/** A picture as it is kept: turned upright, made small, with nothing else of its file. */
+export type Photo = { id: string; batchId: string; width: number; height: number; blob: Blob };
+
+/** What an import brought, by ids. */
+export type Import = {
+  id: string;
+  at: number;
+  name: string;
+  events: string[];
+  things: string[];
+  photos: string[];
+};
 
 /** The browser's database. Its version is its own, apart from the file's. */
 export class VecinoDb extends Dexie {
@@ -33,6 +47,12 @@ export class VecinoDb extends Dexie {
   harvest!: EntityTable<HarvestLot, 'id'>;
   /** the household's own methods */
   methods!: EntityTable<OwnMethod, 'id'>;
+  /** where bottles lie */
+  racks!: EntityTable<Rack, 'id'>;
+  /** pictures, by the event that tells of each */
+  photos!: EntityTable<Photo, 'id'>;
+  /** what each import brought, so that it can be taken back */
+  imports!: EntityTable<Import, 'id'>;
 
   constructor(name = 'vecino') {
     // Strict: a write is on disk before it is said to be done.
@@ -72,6 +92,13 @@ export class VecinoDb extends Dexie {
       });
     // What each batch taught, made anew with its summary.
     this.version(6).stores({ lessons: 'id' });
+    // Bottles in hand and what comes due in them are found without reading the rest.
+    this.version(7).stores({
+      summaries: 'id, [running+startedAt], *words, *lotIds, recipeId, nextAt, bottles',
+      racks: 'id',
+      photos: 'id, batchId',
+      imports: 'id, at'
+    });
   }
 }
 

@@ -9,6 +9,7 @@ import type { Recipe } from '$core/must/recipe';
 import type { HarvestLot } from '$core/plan/harvest';
 import type { Produce } from '$core/tables/produce';
 import { withOwn } from '$core/tables/table';
+import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { db } from './db';
 import { areSummariesStale } from './stamp';
@@ -22,7 +23,7 @@ export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 /** Lists that have not been read for the first time: a page opens on all of them, never on what a default would say. */
 let toCome = $state.raw<ReadonlySet<string>>(
-  new Set(['stamp', 'batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'settings'])
+  new Set(['stamp', 'batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'racks', 'settings'])
 );
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);
@@ -34,6 +35,7 @@ let ownProduce = $state.raw<Produce[]>([]);
 let recipes = $state.raw<Recipe[]>([]);
 let harvest = $state.raw<HarvestLot[]>([]);
 let methods = $state.raw<OwnMethod[]>([]);
+let racks = $state.raw<Rack[]>([]);
 let exportedAt = $state<number | null>(null);
 
 /** All that is in the browser, kept live; and the minute it is. */
@@ -70,6 +72,9 @@ export const household = {
   },
   get methods() {
     return methods;
+  },
+  get racks() {
+    return racks;
   },
   get exportedAt() {
     return exportedAt;
@@ -123,6 +128,12 @@ export async function bottledBatches(limit: number, text = ''): Promise<Batch[]>
     .sort((a, b) => b.startedAt - a.startedAt)
     .slice(0, limit)
     .flatMap((s) => sorted([s]).batches);
+}
+
+/** Every wine of which bottles are left, those that were begun last first. */
+export async function winesInBottle(): Promise<Batch[]> {
+  const found = await db.summaries.where('bottles').above(0).toArray();
+  return sorted(found).batches;
 }
 
 /** A vessel by id: the household's own, or a common size. */
@@ -227,6 +238,11 @@ export function watchHousehold(): () => void {
       'methods',
       () => db.methods.toArray(),
       (rows) => (methods = rows)
+    ),
+    watch(
+      'racks',
+      () => db.racks.toArray(),
+      (rows) => (racks = rows)
     ),
     watch(
       'settings',

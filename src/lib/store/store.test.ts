@@ -405,7 +405,7 @@ describe('the demo household, asked for twice', () => {
     const once = await db.events.count();
     await loadDemo(NOW);
     expect(await db.events.count()).toBe(once);
-    expect(await db.summaries.count()).toBe(11);
+    expect(await db.summaries.count()).toBe(13);
   });
 });
 

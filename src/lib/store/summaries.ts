@@ -84,14 +84,14 @@ export async function refreshGiving(at: number): Promise<void> {
     .where('[running+startedAt]')
     .between([1, -Infinity], [1, Infinity])
     .toArray();
-  const due = standing.filter(isSound).filter(
-    (s) =>
-      (s.state.held.solidsKg > 1e-4 && at - s.state.at > STALE_MS) ||
-      // What was written for later has come to be.
-      (s.nextAt !== null && s.nextAt <= at)
-  );
+  const giving = standing
+    .filter(isSound)
+    .filter((s) => s.state.held.solidsKg > 1e-4 && at - s.state.at > STALE_MS);
+  // What was written for later has come to be; a wine in bottle is to be tasted.
+  const turned = (await db.summaries.where('nextAt').belowOrEqual(at).primaryKeys()) as string[];
+  const due = [...new Set([...giving.map((s) => s.id), ...turned])];
   if (due.length === 0) return;
-  await db.transaction('rw', [db.events, db.summaries, db.lessons], () => sumUp(due.map((s) => s.id)));
+  await db.transaction('rw', [db.events, db.summaries, db.lessons], () => sumUp(due));
 }
 
 /** Batches that were taken back as a whole, by their start, newest first; each once, and none that is back. */

@@ -1,5 +1,6 @@
 import { correctReading } from '../liquid/hydrometer';
 import type { EventData } from '../ledger/log';
+import { tastingWord } from '../tables/tasting';
 import { InputError } from '../units/input-error';
 import type { Settings } from '../units/settings';
 import { draft, given, type Deed } from './deed';
@@ -66,18 +67,39 @@ export const note = (batchId: string, text: string, isForNextTime = false): Deed
   draft(batchId, 'note', { text: worded(text, 'note'), ...(isForNextTime ? { nextTime: true } : {}) })
 ];
 
+/** What is said of a wine beside words and liking. */
+type More = Pick<EventData<'tasting'>, 'words' | 'wanted' | 'when'>;
+
 /**
- * A tasting: what it was like, how well it was liked (1–5), and what to do otherwise next time.
- * @throws InputError when it is empty
+ * A tasting: what it was like, how well it was liked (1–5), and what to do otherwise next time. What was tapped alone
+ * is its text.
+ * @throws InputError when nothing is said
  */
-export const taste = (batchId: string, text: string, liking: number | null, nextTime = ''): Deed => [
-  draft(
-    batchId,
-    'tasting',
-    given({
-      text: worded(text, 'tasting'),
-      liking: liking || undefined,
-      nextTime: nextTime.trim() || undefined
-    })
-  )
-];
+export function taste(
+  batchId: string,
+  text: string,
+  liking: number | null,
+  nextTime = '',
+  more: More = {}
+): Deed {
+  const tapped = (more.words ?? []).map((id) => tastingWord(id)?.name ?? id).join(', ');
+  const rest =
+    (liking && `${liking} of 5`) ||
+    (more.when && { young: 'too young', ready: 'ready', past: 'past its best' }[more.when]) ||
+    (more.wanted && 'a place on the field') ||
+    '';
+  return [
+    draft(
+      batchId,
+      'tasting',
+      given({
+        text: worded(text.trim() || tapped || rest, 'tasting'),
+        liking: liking || undefined,
+        nextTime: nextTime.trim() || undefined,
+        words: more.words?.length ? more.words : undefined,
+        wanted: more.wanted,
+        when: more.when
+      })
+    )
+  ];
+}

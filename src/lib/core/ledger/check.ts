@@ -77,6 +77,15 @@ const sourceOf = (e: LedgerEvent): string | undefined => defOf(e).source?.(e.dat
 function aboutDoubt(d: Doubt, e: LedgerEvent, s: BatchState | null, words: Words): Question {
   const from = sourceOf(e);
   const there = words.volume(volumeIn(s, from));
+  if (e.type === 'open' || e.type === 'shelve')
+    return {
+      level: 'refuse',
+      text:
+        d.code === 'not-there'
+          ? 'There were no such bottles then.'
+          : 'There were not so many bottles left then.',
+      todo: 'Look at the number and the day.'
+    };
   const where = from ? `in the ${words.vessel(from)}` : 'in the batch';
   switch (d.code) {
     case 'not-there':

@@ -7,7 +7,8 @@ export const KINDS = [
   'produce',
   'recipes',
   'harvest',
-  'methods'
+  'methods',
+  'racks'
 ] as const satisfies readonly ThingKind[];
 
 /** The same value with its keys in order, so that order of writing makes no difference. */

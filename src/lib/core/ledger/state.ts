@@ -5,7 +5,9 @@ import { toleranceOf } from '../plan/chosen';
 import type { Plan, Yeast } from '../plan/plan';
 import type { BottleType } from '../tables/bottles';
 import { YEASTS } from '../tables/yeasts';
+import type { Cell } from './events/cell';
 import type { Design } from './events/label';
+import type { LeftBy } from './events/open';
 import { fillL, type Fill } from './fill';
 import type { Flow, Look } from './flow';
 
@@ -59,8 +61,8 @@ export type Bottling = {
   at: number;
   count: number;
   litres: number;
-  /** how many of each kind and size */
-  bottles: { count: number; sizeL: number; type: BottleType }[];
+  /** how many of each kind and size, and how many of them are left */
+  bottles: { count: number; sizeL: number; type: BottleType; left: number }[];
   /** the wine of that vessel as it was bottled, with what was known of it */
   fill: Fill;
   primingGL: number;
@@ -76,8 +78,26 @@ export type Bottling = {
   left: number;
   /** bottles of it that were opened, and what was found in them */
   opened: { at: number; found: 'still' | 'fizzy' | 'gushing' }[];
+  /** how bottles of it left the cellar, and to whom */
+  gone: { at: number; count: number; how: LeftBy; to: string }[];
+  /** where they lie, each by its kind's place in `bottles` */
+  cells: (Cell & { kind: number })[];
   /** what the wine in them had cost */
   cost: number;
+};
+
+/** How a wine tasted on a day. */
+export type Tasted = {
+  at: number;
+  text: string;
+  /** 1 to 5; null where nothing was said */
+  liking: number | null;
+  /** what was said of it, by ids of `tables/tasting.ts` */
+  words: readonly string[];
+  /** whether it was too young, ready or past its best; null where nothing was said */
+  when: 'young' | 'ready' | 'past' | null;
+  /** sugar and acid at which it would have been right, g/L; null where nothing was said */
+  wanted: { sweetGL: number; taGL: number } | null;
 };
 
 /** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */
@@ -130,7 +150,7 @@ export type BatchState = {
   allergens: string[];
   /** how its labels last looked; null while it has none */
   label: Design | null;
-  tastings: { at: number; text: string; liking: number | null }[];
+  tastings: Tasted[];
   cost: number;
   lostL: number;
   steps: { at: number; step: string; outcome: 'done' | 'skipped' | 'snoozed'; until: number | null }[];

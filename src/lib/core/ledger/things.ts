@@ -3,6 +3,7 @@ import { recipeSchema } from '../must/recipe';
 import { fateSchema, harvestLotSchema, type HarvestLot } from '../plan/harvest';
 import { ownMethodSchema } from '../plan/methods';
 import { ownProduceSchema } from '../tables/produce';
+import { rackSchema } from '../vessels/rack';
 import { vesselSchema } from '../vessels/vessels';
 import { time } from './events/define';
 import { KINDS, same, sorted } from './kept';
@@ -14,7 +15,8 @@ export const THINGS = {
   produce: ownProduceSchema,
   recipes: recipeSchema,
   harvest: harvestLotSchema,
-  methods: ownMethodSchema
+  methods: ownMethodSchema,
+  racks: rackSchema
 } as const;
 export type ThingKind = keyof typeof THINGS;
 export type Thing<K extends ThingKind = ThingKind> = z.infer<(typeof THINGS)[K]>;

@@ -125,7 +125,13 @@ export function extremeHistory(seed: number): LedgerEvent[] {
       ...(random() < 0.3 ? { emptied: random() < 0.5 } : {})
     }),
     note: () => ({ text }),
-    tasting: () => ({ text, liking: 3 }),
+    tasting: () => ({
+      text,
+      liking: 3,
+      ...(random() < 0.5
+        ? { words: ['too-sharp', 'nothing-known'], when: 'past' as const, wanted: { sweetGL: 200, taGL: 0 } }
+        : {})
+    }),
     bottle: () => ({
       from: vessel(),
       bottles: [
@@ -140,7 +146,18 @@ export function extremeHistory(seed: number): LedgerEvent[] {
     open: () => ({
       bottleId: pick(ids.length > 0 ? ids : [batchId]),
       count: pick([1, 2000]),
-      found: pick(['still', 'gushing'] as const)
+      found: pick(['still', 'gushing'] as const),
+      ...(random() < 0.5 ? { how: pick(['given', 'broken', 'swapped'] as const), to: text } : {}),
+      ...(random() < 0.3 ? { kind: pick([0, 1, 19]), from: [{ rackId: 'r', row: 0, col: 0 }] } : {})
+    }),
+    shelve: () => ({
+      bottleId: pick(ids.length > 0 ? ids : [batchId]),
+      kind: pick([0, 1, 19]),
+      taken: random() < 0.5 ? [{ rackId: 'r', row: 0, col: 0 }] : [],
+      put: [
+        { rackId: 'r', row: 0, col: 0 },
+        { rackId: 'r', row: 99, col: 99 }
+      ]
     }),
     step: () => ({
       step: pick(['stir', 'stabilise', 'nonsense']),

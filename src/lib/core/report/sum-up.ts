@@ -3,6 +3,7 @@ import type { Taught } from '../belief/garden';
 import { taughtOf } from '../belief/teach';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
+import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
 import { batchAt } from '../ledger/run';
@@ -53,14 +54,25 @@ export function summaryOf(
   if (!s || s.id !== id) return null;
   const later = liveTimed(mine).find((x) => x.at > at);
   const standing = standingOf(s);
+  const tasting = s.fills.length === 0 ? tastingDueOf(s) : null;
+  const isRunning =
+    s.fills.length > 0 ||
+    dangersOf(s, standing.belief).length > 0 ||
+    testBottlesOf(s).length > 0 ||
+    (tasting !== null && tasting.dueAt <= at);
+  // A wine in bottle is looked at again when it is to be tasted, and once more when nobody did.
+  const turnsAt = tasting ? (tasting.dueAt > at ? tasting.dueAt : tasting.lateAt + 1) : null;
   return {
     id,
-    running:
-      s.fills.length > 0 || dangersOf(s, standing.belief).length > 0 || testBottlesOf(s).length > 0 ? 1 : 0,
+    running: isRunning ? 1 : 0,
+    bottles: s.bottled.reduce((n, b) => n + b.left, 0),
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
     ...usedBy(events, id),
-    nextAt: later?.at ?? null,
+    nextAt: [later?.at, turnsAt].reduce<number | null>(
+      (n, t) => (t == null || (n !== null && n < t) ? n : t),
+      null
+    ),
     state: compact(s),
     standing,
     course: courseOf(s),

@@ -1,4 +1,5 @@
 import type { Course } from '../belief/course';
+import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
 import { isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
@@ -137,7 +138,7 @@ export function schedule(
   }
   for (const { next } of troubles)
     if (next && !out.some((d) => d.step.id === next.step)) out.push(rungDue(s, next));
-  return [...out, ...fizzDue(s)].sort(
+  return [...out, ...fizzDue(s), ...tasteDue(s)].sort(
     (a, b) => Number(a.status === 'coming') - Number(b.status === 'coming') || a.dueAt - b.dueAt
   );
 }
@@ -180,6 +181,21 @@ function fizzDue(s: BatchState): Due[] {
   };
   const due = jobDue(s, step, next.dueAt, next.lateAt - next.dueAt, 'two to three weeks in the warm');
   return [{ ...due, status: s.at > due.lateAt ? 'overdue' : due.status }];
+}
+
+/** A tasting of a wine in bottle, at its milestones. */
+function tasteDue(s: BatchState): Due[] {
+  const next = tastingDueOf(s);
+  if (!next) return [];
+  const step: Step = {
+    id: 'taste',
+    title: `Taste it, ${next.months} months old`,
+    short: 'taste',
+    how: 'A small glass, not cold. What you say moves when it is drunk, and becomes next year’s recipe.',
+    waits: []
+  };
+  // It can wait: nothing is late about it.
+  return [jobDue(s, step, next.dueAt, next.lateAt - next.dueAt, 'six, nine, twelve and eighteen months')];
 }
 
 /** When a batch should leave the vessel it stands in: its next racking or bottling; null when none is foreseen. */

@@ -41,5 +41,5 @@ export const RUNG_IDS = [
   'fine'
 ] as const;
 /** What is still to do for a wine that is all in bottles. */
-export const BOTTLED_IDS = ['test-bottle'] as const;
+export const BOTTLED_IDS = ['test-bottle', 'taste'] as const;
 export type StepId = (typeof STEP_IDS)[number] | (typeof RUNG_IDS)[number] | (typeof BOTTLED_IDS)[number];

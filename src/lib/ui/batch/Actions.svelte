@@ -21,6 +21,7 @@
   import SteepForm from './SteepForm.svelte';
   import TakeForm from './TakeForm.svelte';
   import TopUpForm from './TopUpForm.svelte';
+  import TasteForm from '../taste/TasteForm.svelte';
   import OpenCard from '../today/OpenCard.svelte';
   import WarmthCard from '../today/WarmthCard.svelte';
   import type { FormId } from './form-of';
@@ -31,22 +32,25 @@
   const hasFruit = $derived(batch.state.fruitInAt !== null && batch.state.fruitOutAt === null);
   // Who owns no hydrometer bottles too: the way is there, and warns.
   const canBottle = $derived(batch.state.fills.length > 0 && (!inBucket || !hasFruit));
+  /** What is all in bottles is neither racked nor fed. */
+  const isThere = $derived(batch.state.fills.length > 0 || batch.state.bottled.length === 0);
   const all = $derived<[FormId, string, boolean][]>([
     ['read', 'Read gravity', true],
     ['look', 'Look, taste', true],
-    ['pitch', batch.state.pitches.length > 0 ? 'Pitch again' : 'Yeast in', true],
+    ['pitch', batch.state.pitches.length > 0 ? 'Pitch again' : 'Yeast in', isThere],
     ['fruit-out', 'Fruit out', hasFruit],
-    ['rack', 'Rack', true],
-    ['add', 'Add', true],
-    ['top-up', 'Top up', !inBucket],
-    ['steep', batch.state.steeps.some((s) => s.outAt === null) ? 'Steeping' : 'Steep', !inBucket],
+    ['rack', 'Rack', isThere],
+    ['add', 'Add', isThere],
+    ['top-up', 'Top up', !inBucket && isThere],
+    ['steep', batch.state.steeps.some((s) => s.outAt === null) ? 'Steeping' : 'Steep', !inBucket && isThere],
     ['clear', 'Clear', !inBucket && batch.state.fills.length > 0],
     ['stabilise', 'Stabilise', !inBucket && batch.state.fills.length > 0],
     ['sweeten', 'Sweeten', !inBucket && batch.state.fills.length > 0],
     ['trial', 'In glasses', !inBucket && batch.state.fills.length > 0],
     ['blend', 'Blend', !inBucket && batch.state.fills.length > 0],
-    ['take', 'Sample, loss', true],
+    ['take', 'Sample, loss', isThere],
     ['open', 'Open a bottle', batch.state.bottled.some((b) => b.left > 0)],
+    ['taste', 'Taste it', batch.state.bottled.length > 0 || !inBucket],
     ['note', 'Note', true],
     ['bottle', 'Bottle', canBottle]
   ]);
@@ -57,6 +61,7 @@
     rack: 'Rack',
     split: 'Some into another vessel',
     open: 'Open a bottle',
+    taste: 'Taste it',
     add: 'Add',
     'top-up': 'Top up',
     steep: 'Second fruit, oak, hops',
@@ -93,6 +98,7 @@
       {:else if form === 'fruit-out'}<FruitOutForm {batch} ondone={done} />
       {:else if form === 'rack' || form === 'split'}<RackForm {batch} ondone={done} />
       {:else if form === 'open'}<OpenCard {batch} ondone={done} />
+      {:else if form === 'taste'}<TasteForm {batch} ondone={done} />
       {:else if form === 'add'}<AddForm {batch} ondone={done} />
       {:else if form === 'top-up'}<TopUpForm {batch} ondone={done} />
       {:else if form === 'steep'}<SteepForm {batch} ondone={done} />

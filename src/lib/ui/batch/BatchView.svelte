@@ -23,6 +23,8 @@
   import TroubleCard from './TroubleCard.svelte';
   import DangerCard from '../caution/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
+  import NextYear from '../taste/NextYear.svelte';
+  import { lastWishes } from '../taste/tasted';
   import { historyOf } from '$core/ledger/run';
   import { tooCold, whyAbvDiffers } from '$core/belief/standing';
 
@@ -51,6 +53,7 @@
   const why = $derived(whyAbvDiffers(batch.state, batch.standing));
   const dangers = $derived(batch.dangers);
   const says = $derived(batch.says);
+  const lesson = $derived(lastWishes(batch));
 
   async function act(step: StepId) {
     const wanted = formOf(batch.state, step);
@@ -140,6 +143,7 @@
     <div class="grid grid-cols-1 content-start gap-3 max-lg:order-1">
       <Actions {batch} bind:form />
       {#each batch.troubles as trouble (trouble.id)}<TroubleCard {batch} {trouble} onact={act} />{/each}
+      {#if lesson && form !== 'taste'}<NextYear {batch} wishes={lesson.wishes} stood={lesson.stood} since={lesson.tasted.at} />{/if}
       <NextTags {batch} onact={act} />
       {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
       {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact

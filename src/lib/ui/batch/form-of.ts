@@ -11,6 +11,7 @@ export const isFormId = (text: string): text is FormId =>
     'rack',
     'split',
     'open',
+    'taste',
     'add',
     'top-up',
     'steep',

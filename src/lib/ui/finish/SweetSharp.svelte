@@ -12,8 +12,17 @@
     tasted?: (At & { label: string })[];
     /** the target, dragged or moved by arrow keys */
     onmove: (to: At) => void;
+    name?: string;
   };
-  let { now, target, then, glasses = [], tasted = [], onmove }: Props = $props();
+  let {
+    now,
+    target,
+    then,
+    glasses = [],
+    tasted = [],
+    onmove,
+    name = 'Sweet and sharp: where it is to be'
+  }: Props = $props();
 
   const W = 320;
   const H = 220;
@@ -73,7 +82,7 @@
   class="w-full max-w-md touch-none select-none"
   role="slider"
   tabindex="0"
-  aria-label="Sweet and sharp: where it is to be"
+  aria-label={name}
   aria-valuenow={Math.round(target.sweetGL)}
   aria-valuemin={0}
   aria-valuemax={MOST_SWEET}

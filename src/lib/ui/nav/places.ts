@@ -5,6 +5,7 @@ import FlaskRound from '@lucide/svelte/icons/flask-round';
 import Scale from '@lucide/svelte/icons/scale';
 import Settings from '@lucide/svelte/icons/settings';
 import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
+import Wine from '@lucide/svelte/icons/wine';
 
 /** The places that work, in the order of a day's walk. */
 export const PLACES = [
@@ -12,6 +13,7 @@ export const PLACES = [
   { href: '/harvest', label: 'Harvest', icon: Cherry },
   { href: '/plan', label: 'Plan', icon: ShoppingBasket },
   { href: '/batches', label: 'Batches', icon: FlaskRound },
+  { href: '/cellar', label: 'Cellar', icon: Wine },
   { href: '/bench', label: 'Bench', icon: Scale },
   { href: '/almanac', label: 'Almanac', icon: BookOpen },
   { href: '/settings', label: 'Settings', icon: Settings }

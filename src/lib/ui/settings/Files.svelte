@@ -21,7 +21,8 @@
     produce: 'entries of produce',
     recipes: 'recipes',
     harvest: 'lots of harvest',
-    methods: 'methods'
+    methods: 'methods',
+    racks: 'racks'
   } as const;
   const listed = (counts: Record<keyof typeof LISTS, number>) =>
     (Object.keys(LISTS) as (keyof typeof LISTS)[])

@@ -5,6 +5,7 @@ export const FORMS = {
   read: () => import('./ReadCard.svelte'),
   rack: () => import('./RackCard.svelte'),
   open: () => import('./OpenCard.svelte'),
+  taste: () => import('../taste/TasteCard.svelte'),
   bottle: () => import('./BottleCard.svelte')
 } as const;
 

@@ -12,6 +12,7 @@ import { pitch } from './pitch';
 import { planned } from './planned';
 import { reading } from './reading';
 import { sample } from './sample';
+import { shelved } from './shelve';
 import { steep } from './steep';
 import { steepOut } from './steep-out';
 import { step } from './step';
@@ -42,6 +43,7 @@ export const EVENTS = {
   tasting,
   bottle: bottled,
   open: opened,
+  shelve: shelved,
   label: labelled,
   step,
   timer,

@@ -46,7 +46,7 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     at,
     count,
     litres,
-    bottles,
+    bottles: bottles.map((b) => ({ ...b, left: b.count })),
     fill,
     primingGL: primingGL ?? 0,
     heat: heat ?? null,
@@ -55,6 +55,8 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
     heldKg: held,
     left: count,
     opened: [],
+    gone: [],
+    cells: [],
     cost: 0
   };
   s.bottled.push(filled);

@@ -13,6 +13,7 @@ import { intoGlass, offTheLees } from './rack';
 import { read } from './read';
 import { starter } from './starter';
 import { stir } from './stir';
+import { taste } from './taste';
 import { testBottle } from './test-bottle';
 
 /** Every step there is. */
@@ -38,5 +39,6 @@ export const STEPS: Record<StepId, StepDef> = {
   sweeten,
   bottle,
   ...RUNGS,
-  'test-bottle': testBottle
+  'test-bottle': testBottle,
+  taste
 };

@@ -37,6 +37,7 @@ export type StepForm =
   | 'warmth'
   | 'split'
   | 'open'
+  | 'taste'
   | 'top-up'
   | 'stabilise'
   | 'sweeten'
