@@ -74,7 +74,8 @@ type Shift = { by: [first: number, from: number, to: number, last: number]; why:
 function shiftsOf(plan: Plan, b: Bottling, facts: Pick<Facts, 'abv' | 'sugarGL' | 'isSparkling'>): Shift[] {
   const out: Shift[] = [];
   const abv = facts.abv.likely;
-  if (abv < 9.5) out.push({ by: [-1, -3, -9, -15], why: 'weak, so drink it young' });
+  if (abv < 9.5 && kindOf(plan) !== 'cider')
+    out.push({ by: [-1, -3, -9, -15], why: 'weak, so drink it young' });
   else if (abv >= 13) out.push({ by: [1, 2, 6, 12], why: 'strong, so it keeps longer' });
   if (tanninOf(plan) === 2) out.push({ by: [2, 4, 12, 18], why: 'its tannin softens slowly' });
   if (facts.sugarGL >= 35) out.push({ by: [0, 2, 6, 12], why: 'sweet, so it keeps longer' });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LEFT_BY } from '../ledger/events/open';
 import { lookShape } from '../ledger/events/observation';
 import { ingredientSchema } from '../plan/plan';
 import { BOTTLE_TYPES } from '../tables/bottles';
@@ -103,7 +104,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
     kind: z.literal('open'),
     ...of,
     count: z.int().min(1).max(2000),
-    found: z.enum(['still', 'fizzy', 'gushing']).optional()
+    found: z.enum(['still', 'fizzy', 'gushing']).optional(),
+    how: z.enum(LEFT_BY).optional(),
+    to: z.string().max(80).optional()
   }),
   z.strictObject({ kind: z.literal('note'), ...of, text: words, nextTime: z.boolean().optional() }),
   z.strictObject({

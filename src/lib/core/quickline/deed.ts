@@ -1,11 +1,13 @@
 import { cautionsAt, RULES } from '../cautions/rules';
 import type { Caution } from '../cautions/scene';
-import { bottle, drawSample, lose, openBottles, takeFruitOut } from '../commands/move';
+import { letGo } from '../commands/cellar';
+import { bottle, drawSample, lose, takeFruitOut } from '../commands/move';
 import { look, note, observe, readGravity, taste } from '../commands/observe';
 import { blend, pitch, put, steep, stir, takeSteepOut, topUp } from '../commands/put';
 import { stemOf } from '../commands/stem';
 import { putOff, setReadingAside, startTimer, tick } from '../commands/tick';
 import type { Deed, Draft } from '../commands/deed';
+import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
 import { addedSo2MgL, fillL } from '../ledger/fill';
 import { isSediment } from '../ledger/operations';
@@ -96,7 +98,9 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
     case 'open': {
       const filled = s.bottled.findLast((b) => b.left >= c.count) ?? s.bottled.at(-1);
       if (!filled) throw new InputError(`The ${s.name} is not in bottles.`, 'Is it another wine?');
-      return only(openBottles(id, filled.eventId, c.count, c.found ?? 'still'));
+      const danger = dangersOf(s, wine.standing.belief).find((d) => d.bottlingId === filled.eventId) ?? null;
+      // What was found is only what was said: a bottle nobody spoke of proves nothing of the rest.
+      return only(letGo(id, filled, danger, { count: c.count, how: c.how, found: c.found, to: c.to }));
     }
     case 'note':
       return only(note(id, c.text, c.nextTime));

@@ -684,6 +684,20 @@ export const ROWS: Row[] = [
     meant: { kind: 'open', count: 1, found: 'gushing' },
     says: ['opened one, gushed', 'opened a bottle and it gushed']
   },
+  { meant: { kind: 'open', count: 3 }, says: ['opened 3 bottles', 'drank three bottles'] },
+  {
+    meant: { kind: 'open', count: 2, how: 'given', to: 'the neighbours' },
+    says: ['gave 2 bottles to the neighbours', 'gave away two bottles to the neighbours']
+  },
+  { meant: { kind: 'open', count: 1, how: 'given' }, says: ['gave a bottle away', 'gave away one bottle'] },
+  {
+    meant: { kind: 'open', count: 1, how: 'broken' },
+    says: ['broke a bottle', 'smashed one', 'lost 1 bottle']
+  },
+  {
+    meant: { kind: 'open', count: 4, how: 'swapped', to: 'a jar of honey' },
+    says: ['swapped 4 bottles for a jar of honey', 'traded four bottles for a jar of honey']
+  },
   {
     meant: { kind: 'steep', items: [['additive:oak', 0.02]], days: 14 },
     says: [

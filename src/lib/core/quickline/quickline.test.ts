@@ -89,7 +89,7 @@ function differs(c: Command | undefined, meant: Meant, row: Row): string | null 
   } else if (typeof item === 'string' && idOfItem(cc.item as Ingredient) !== item)
     return `item: ${JSON.stringify(cc.item)}`;
   if (to !== undefined) {
-    if (c.kind === 'question' || c.kind === 'away') {
+    if (typeof to === 'string') {
       if (cc.to !== to) return `to: ${String(cc.to)}`;
     } else {
       const want = (to as (string | number)[][]).map(([a, b, out]) =>
@@ -324,10 +324,21 @@ const EVERY: Record<CommandKind, fc.Arbitrary<Command>> = {
     },
     ['bottles']
   ),
-  open: of(
-    'open',
-    { count: fc.integer({ min: 1, max: 20 }), found: fc.constantFrom('still', 'fizzy', 'gushing') },
-    ['count']
+  open: fc.oneof(
+    of(
+      'open',
+      { count: fc.integer({ min: 1, max: 20 }), found: fc.constantFrom('still', 'fizzy', 'gushing') },
+      ['count']
+    ),
+    of(
+      'open',
+      {
+        count: fc.integer({ min: 1, max: 20 }),
+        how: fc.constant('given'),
+        to: fc.constantFrom('the neighbours', 'Ada', 'my aunt')
+      },
+      ['count', 'how']
+    )
   ),
   note: of('note', { text: WORDY, nextTime: fc.constant(true) }, ['text']),
   tasting: of(

@@ -152,7 +152,7 @@ function body(c: Command, ctx: Context): string {
     case 'bottle':
       return `bottled ${c.bottles.map((b) => `${b.count} x ${n(b.sizeL)} l`).join(' and ')}${BOTTLE_WORDS[c.bottles[0]!.type]}${c.primingGL ? `, primed ${n(c.primingGL)} g/l` : ''}`;
     case 'open':
-      return `opened ${c.count} bottles${c.found ? `, ${c.found}` : ''}`;
+      return `${{ opened: 'opened', given: 'gave', broken: 'broke', swapped: 'swapped' }[c.how ?? 'opened']} ${c.count} bottles${c.to ? ` ${c.how === 'swapped' ? 'for' : 'to'} ${c.to}` : ''}${c.found ? `, ${c.found}` : ''}`;
     case 'note':
       return `${c.nextTime ? 'next time' : 'note'}: ${c.text}`;
     case 'tasting':

@@ -30,7 +30,10 @@ export type Stands = {
  */
 export const standsOf = (state: BatchState, standing: Standing, course: Course | null): Stands => {
   const troubles = troublesOf(state, standing.belief);
-  const due = schedule(state, course, troubles);
+  // What could burst is opened as its warning says, and not for pleasure.
+  const due = schedule(state, course, troubles).filter(
+    (d) => d.step.id !== 'taste' || dangersOf(state, standing.belief).length === 0
+  );
   return lazily<Stands>({
     id: () => state.id,
     state: () => state,

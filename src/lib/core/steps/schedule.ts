@@ -72,7 +72,7 @@ export function schedule(
   course: Course | null = null,
   troubles: readonly Trouble[] = []
 ): Due[] {
-  if (s.fills.length === 0) return fizzDue(s);
+  if (s.fills.length === 0) return [...fizzDue(s), ...tasteDue(s)].sort((a, b) => a.dueAt - b.dueAt);
   const steps = stepsOf(s.plan);
   const doneAts = new Map(steps.map((step) => [step.id, doneAt(s, step.id)]));
   const reached = new Map<StepId, number>();

@@ -143,7 +143,12 @@
     <div class="grid grid-cols-1 content-start gap-3 max-lg:order-1">
       <Actions {batch} bind:form />
       {#each batch.troubles as trouble (trouble.id)}<TroubleCard {batch} {trouble} onact={act} />{/each}
-      {#if lesson && form !== 'taste'}<NextYear {batch} wishes={lesson.wishes} stood={lesson.stood} since={lesson.tasted.at} />{/if}
+      {#if lesson && form !== 'taste'}<NextYear
+          {batch}
+          wishes={lesson.wishes}
+          stood={lesson.stood}
+          since={lesson.tasted.at}
+        />{/if}
       <NextTags {batch} onact={act} />
       {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
       {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact

@@ -11,6 +11,12 @@
   let { batch, danger: d }: { batch: Batch; danger: Danger } = $props();
 
   const name = $derived(batch.state.name);
+  /** Those who were given one before anybody knew. */
+  const given = $derived(
+    (batch.state.bottled.find((b) => b.eventId === d.bottlingId)?.gone ?? []).filter(
+      (g) => g.how === 'given' || g.how === 'swapped'
+    )
+  );
   const opened = (count: number, found: 'still' | 'fizzy' | 'gushing', text: string) =>
     tell(`${name}: ${text}.`, () => openBottles(batch.id, d.bottlingId, count, found));
 </script>
@@ -38,6 +44,10 @@
     cold, with eye protection and a cloth over the neck, and pour them back into a jar under an airlock; or drink
     them soon. Never shake, never lay them down.
   </p>
+  {#if given.length > 0}<p class="mt-1">
+      <b>{given.reduce((n, g) => n + g.count, 0)} were given away: tell them.</b>
+      {[...new Set(given.map((g) => g.to).filter(Boolean))].join(', ')}
+    </p>{/if}
   <div class="mt-2 flex flex-wrap gap-2">
     <button class="btn btn-error" onclick={() => opened(d.left, 'fizzy', 'all opened')}
       >All {d.left} are opened</button

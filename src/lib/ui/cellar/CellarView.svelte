@@ -5,6 +5,7 @@
   import { createHand } from './held.svelte';
   import Racks from './Racks.svelte';
   import Stock from './Stock.svelte';
+  import WindowBar from './WindowBar.svelte';
   import WineRow from './WineRow.svelte';
   import { monthWord, yearOf } from './words';
 
@@ -93,9 +94,12 @@
           bind:value={text}
         />
       {/if}
-      {#each groups as [label, list] (label)}
+      {#each groups as [label, list], i (label)}
         <section aria-label={label} class="mb-5">
-          <h2 class="head mb-1 font-sans!">{label}</h2>
+          <div class="mb-1 grid items-end gap-x-3 lg:grid-cols-[minmax(0,1fr)_15rem_4.5rem]">
+            <h2 class="head font-sans!">{label}</h2>
+            {#if i === 0}<div class="hidden lg:block"><WindowBar window={null} {now} /></div>{/if}
+          </div>
           <ul class="inkline">
             {#each list as w (w.bottling.eventId)}<WineRow
                 wine={w}

@@ -34,7 +34,7 @@
 <li class="dashline" data-wine={w.name}>
   <button
     type="button"
-    class="grid w-full grid-cols-[2.75rem_minmax(0,1fr)_auto] items-center gap-x-3 py-2 text-left hover:bg-slip lg:grid-cols-[2.75rem_minmax(0,1fr)_15rem_auto]"
+    class="grid w-full grid-cols-[2.75rem_minmax(0,1fr)_4.5rem] items-center gap-x-3 py-2 text-left hover:bg-slip lg:grid-cols-[2.75rem_minmax(0,1fr)_15rem_4.5rem]"
     aria-expanded={isOpen}
     onclick={onopen}
   >

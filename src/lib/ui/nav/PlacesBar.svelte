@@ -12,7 +12,7 @@
     <a
       href={p.href}
       aria-current={here ? 'page' : undefined}
-      class="flex min-h-[52px] min-w-0 flex-1 flex-col items-center justify-center text-[min(0.8125rem,3.4vw)] {here
+      class="flex min-h-[52px] min-w-0 flex-1 flex-col items-center justify-center text-[min(0.8125rem,3.05vw)] {here
         ? 'font-bold'
         : ''}"
     >

@@ -21,8 +21,12 @@ export const shelved = defineEvent({
     const kind = of?.bottles[data.kind];
     if (!of || !kind) return doubt(s, 'not-there');
     const gone = new Set(data.taken.map(cellKey));
-    const put = data.put.map((cell) => ({ ...cell, kind: data.kind }));
-    const moved = new Set(put.map(cellKey));
+    const moved = new Set(data.put.map(cellKey));
+    // A place holds one bottle, however often it is named.
+    const put = [...new Map(data.put.map((c) => [cellKey(c), c])).values()].map((cell) => ({
+      ...cell,
+      kind: data.kind
+    }));
     of.cells = [...of.cells.filter((c) => !gone.has(cellKey(c)) && !moved.has(cellKey(c))), ...put];
     const mine = of.cells.filter((c) => c.kind === data.kind).length;
     if (mine <= kind.left) return;

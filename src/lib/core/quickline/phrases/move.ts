@@ -1,4 +1,5 @@
 import type { BottleType } from '../../tables/bottles';
+import type { LeftBy } from '../../ledger/events/open';
 import { BOTTLE_L } from '../../tables/bottles';
 import { figureAt, parseNumber, plainText } from '../../units/number';
 import type { CommandOf } from '../command';
@@ -184,21 +185,47 @@ function sizeOf(text: string): number | null {
   return litres !== null && litres >= 0.05 && litres <= 20 ? litres : null;
 }
 
-/** Bottles opened, and what was found. */
+/** How bottles leave a cellar, by the word for it. */
+const LEFT: [how: LeftBy, verb: string][] = [
+  ['opened', 'opened|drank|drunk'],
+  ['given', 'gave\\s+away|gave|given(?:\\s+away)?|presented'],
+  ['broken', 'broke|smashed|dropped|lost'],
+  ['swapped', 'swapped|traded']
+];
+/** What stands behind the verb: so many bottles, or for what is opened or broken a bare number. */
+const bottlesAfter = (verb: string, isBare: boolean): RegExp =>
+  new RegExp(
+    `\\b(?:${verb})\\s+(\\d+|${WORD})\\s*(?:bottles?\\b|of\\s+them\\b${isBare ? '|(?=,|\\s+and\\b|$)' : ''})`
+  );
+const LEAVING = LEFT.map(
+  ([how, verb]) => [how, bottlesAfter(verb, how === 'opened' || verb.startsWith('broke'))] as const
+);
+
+/** `the neighbours` stays as it is; a name gets its capital back, which the line has lost. */
+const named = (text: string): string =>
+  /^(?:the|my|our|a|an|some)\b/.test(text) ? text : text.replace(/(^|[\s-])\p{L}/gu, (x) => x.toUpperCase());
+
+/** Bottles that were opened, with what was found; given, broken, swapped. */
 export function readOpen(p: Piece): Read | null {
-  const m = take(
-    p,
-    new RegExp(`\\b(?:opened|drank)\\s+(\\d+|${WORD})\\s*(?:bottles?|of\\s+them|(?=,|\\s+and\\b|$))`)
-  );
-  if (!m) return null;
-  const count = figureAt(m[1]!)?.n ?? 1;
-  const found = take(
-    p,
-    /\b(?:and\s+)?(?:it\s+)?(?:was\s+|were\s+)?(?:(gush(?:ed|ing)|foamed\s+out)|(fizz(?:y|ed|ing)|sparkl(?:ing|ed))|(still|flat|quiet))\b/
-  );
-  return read({
-    kind: 'open',
-    count,
-    ...(found ? { found: found[1] ? 'gushing' : found[2] ? 'fizzy' : 'still' } : {})
-  });
+  for (const [how, pattern] of LEAVING) {
+    const m = take(p, pattern);
+    if (!m) continue;
+    const count = figureAt(m[1]!)?.n ?? 1;
+    if (how === 'given' || how === 'swapped') {
+      const to = take(p, how === 'given' ? /\b(?:away\s+)?to\s+([^,]{2,80})$/ : /\bfor\s+([^,]{2,80})$/);
+      take(p, /\baway\b/);
+      return read({ kind: 'open', count, how, ...(to ? { to: named(to[1]!.trim()) } : {}) });
+    }
+    if (how === 'broken') return read({ kind: 'open', count, how });
+    const found = take(
+      p,
+      /\b(?:and\s+)?(?:it\s+)?(?:was\s+|were\s+)?(?:(gush(?:ed|ing)|foamed\s+out)|(fizz(?:y|ed|ing)|sparkl(?:ing|ed))|(still|flat|quiet))\b/
+    );
+    return read({
+      kind: 'open',
+      count,
+      ...(found ? { found: found[1] ? 'gushing' : found[2] ? 'fizzy' : 'still' } : {})
+    });
+  }
+  return null;
 }
