@@ -14,6 +14,7 @@ export const CORE_ORDER = [
   'finish',
   'label',
   'cellar',
+  'instruments',
   'commands',
   'steps',
   'cautions',

@@ -67,10 +67,16 @@
               (vesselById(a.state.fills[0]?.vesselId ?? '')?.capacityL ?? 0)
           )
       }))
-      .concat([{ label: 'In bottle', list: bottled }])
+      .concat([
+        {
+          label: 'In bottle',
+          list: [...running.filter((b) => b.standing.stage === 'bottled'), ...bottled]
+        }
+      ])
       .filter((g) => g.list.length > 0);
   });
-  const going = $derived(runningBatches().length);
+  /** What is all in bottles is on its way no more, whatever is still to do with it. */
+  const going = $derived(runningBatches().filter((b) => b.standing.stage !== 'bottled').length);
   const inBottle = $derived(household.counts.batches - going - brokenBatches().length);
 
   function pick(id: string, on: boolean) {

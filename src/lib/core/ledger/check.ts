@@ -1,6 +1,8 @@
 import { inC } from '../units/say';
 import { defOf, liveEvents, type LedgerEvent } from './log';
 import { PLAIN_WORDS, volumeIn, type Question, type Words } from './question';
+import { lazily } from '../maths/once';
+import type { About } from './events/define';
 import { foldBatch } from './run';
 import type { BatchState, Doubt } from './state';
 
@@ -59,7 +61,12 @@ export function questionsAbout(
     });
   for (const e of added)
     if (e.batchId === batchId)
-      out.push(...(defOf(e).check?.(e, { before: stateBefore(e), after, words }) ?? []));
+      out.push(
+        ...(defOf(e).check?.(
+          e,
+          lazily<About>({ before: () => stateBefore(e), after: () => after, words: () => words })
+        ) ?? [])
+      );
   return out;
 
   function stateBefore(e: LedgerEvent): BatchState | null {

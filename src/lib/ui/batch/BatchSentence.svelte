@@ -9,7 +9,8 @@
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { guessedAbvLines, readAbvLines } from './abv-lines';
-  import { costLines, volumeLines } from './volume-lines';
+  import BottledWords from './BottledWords.svelte';
+  import { volumeLines } from './volume-lines';
   import { dayWord, onDay } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
@@ -50,8 +51,6 @@
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
-  const dangers = $derived(batch.dangers);
-  const paid = $derived(costLines(s, household.settings));
   /** Litres once the fruit has given all. */
   const toCome = $derived(willHoldL(s));
   /** Jars that read otherwise than one another, each by its last reading. */
@@ -105,26 +104,7 @@
   {#if now.stage === 'gone'}
     All of it went elsewhere: nothing stands in a vessel, and none is in bottles.
   {:else if now.stage === 'bottled'}
-    {@const b = s.bottled}
-    {@const bottles = counted(
-      b.reduce((n, x) => n + x.count, 0),
-      'bottle'
-    )}
-    {#if paid.length > 0}<How title="What they cost" lines={paid} class={word}
-        >{#snippet trigger()}{bottles}{/snippet}</How
-      >{:else}<span class="font-semibold">{bottles}</span>{/if}, filled {dayWord(
-      b.at(-1)!.at,
-      household.now,
-      s.zone
-    )}{#if says.hasStrength}, at about
-      <How title="How strong" lines={abvLines} class={word}
-        >{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
-      >{:else if now.belief}, never read, at about
-      <How title="How strong" lines={guessLines} class={word}
-        >{#snippet trigger()}{aboutAbv(now.abv)}{/snippet}</How
-      >{:else}, never read, so nobody knows how strong{/if}. {#if dangers.length > 0}<span
-        class="font-semibold text-rosehip">They could burst: see below.</span
-      >{:else}Keep it six months before you judge it.{/if}
+    <BottledWords {batch} {abv} {abvLines} {guessLines} {word} />
   {:else}
     {#if says.reading === 'never'}
       {#if far && now.belief}
@@ -164,7 +144,7 @@
         {unsafe.verdict.bar20.toFixed(1)} bar.</span
       >
     {/if}
-    {#if dangers.length > 0}<span class="font-semibold text-rosehip"
+    {#if batch.dangers.length > 0}<span class="font-semibold text-rosehip"
         >Bottles of it could burst: see below.</span
       >{/if}
     {#if says.bottledInPart > 0}

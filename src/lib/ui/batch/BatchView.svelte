@@ -106,34 +106,34 @@
           <BatchVessels state={batch.state} />
         </div>
       {/if}
-      <Ribbon
-        title="Where the sugar went"
-        total="{massText(
-          sugar.turned + sugar.dissolved + sugar.held,
-          household.settings.mass
-        )} of grape sugar in all"
-        pieces={[
-          {
-            label:
-              says.hasStrength || (says.reading === 'never' && batch.standing.belief)
-                ? `alcohol: ${says.hasStrength ? '' : 'about '}${batch.standing.abv.likely.toFixed(1)} %`
-                : 'alcohol',
-            kg: sugar.turned,
-            colour: colour.fruit
-          },
-          {
-            label:
-              says.reading === 'never' && batch.standing.belief
-                ? `likely left in it: ${batch.standing.belief.sugarGL.likely.toFixed(0)} g/L`
-                : says.reading === 'never' || says.unreadIds.length > 0
-                  ? 'went in; how much of it is left nobody has read'
-                  : `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
-            kg: sugar.dissolved,
-            colour: '#e3cb93'
-          },
-          { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
-        ].filter((p) => p.kg > 0.002)}
-      />
+      {#if batch.state.fills.length > 0}<Ribbon
+          title="Where the sugar went"
+          total="{massText(
+            sugar.turned + sugar.dissolved + sugar.held,
+            household.settings.mass
+          )} of grape sugar in all"
+          pieces={[
+            {
+              label:
+                says.hasStrength || (says.reading === 'never' && batch.standing.belief)
+                  ? `alcohol: ${says.hasStrength ? '' : 'about '}${batch.standing.abv.likely.toFixed(1)} %`
+                  : 'alcohol',
+              kg: sugar.turned,
+              colour: colour.fruit
+            },
+            {
+              label:
+                says.reading === 'never' && batch.standing.belief
+                  ? `likely left in it: ${batch.standing.belief.sugarGL.likely.toFixed(0)} g/L`
+                  : says.reading === 'never' || says.unreadIds.length > 0
+                    ? 'went in; how much of it is left nobody has read'
+                    : `in the ${batch.standing.stage === 'must' ? 'must' : 'wine'}: ${batch.standing.residualGL.toFixed(0)} g/L`,
+              kg: sugar.dissolved,
+              colour: '#e3cb93'
+            },
+            { label: 'still in the fruit', kg: sugar.held, colour: colour.fruit, hatched: true }
+          ].filter((p) => p.kg > 0.002)}
+        />{/if}
       {#if says.reading !== 'never'}
         <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
       {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { mustColour } from '$core/plan/colour';
-  import { abvText, sgText, volumeText } from '$core/units/format';
+  import { abvText, counted, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { dayWord, dueWord, onDay } from '../shelf/when';
   import { aboutAbv } from '../words/how-far';
@@ -77,7 +77,10 @@
     >
     <span class="hidden text-right md:block"
       >{bottled
-        ? `${b.state.bottled.reduce((n, x) => n + x.count, 0)} bottles`
+        ? counted(
+            b.state.bottled.reduce((n, x) => n + x.left, 0),
+            'bottle'
+          )
         : volumeText(b.standing.volumeL, household.settings.volume)}</span
     >
     <span class="small hidden md:block">

@@ -83,7 +83,7 @@
               onclick={() => tap(row, col)}
               ondragstart={(e) => {
                 e.dataTransfer?.setData('text/plain', key);
-                hand.take({ ...first!, from: { rackId: rack.id, row, col } });
+                hand.take({ ...first!, from: { rackId: rack.id, row, col }, isDragged: true });
               }}
               ondragend={() => hand.held?.from && cellKey(hand.held.from) === key && hand.drop()}
               ondragover={(e) => hand.held && !first && e.preventDefault()}

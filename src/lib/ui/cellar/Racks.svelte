@@ -88,23 +88,6 @@
       {twice === 1 ? 'In one place' : `In ${twice} places`} two bottles lie at once, as two devices wrote it. Tap
       it, and put one of them where it is.
     </p>{/if}
-  {#if held}
-    <div class="border-[1.5px] border-ink bg-slip p-3" role="region" aria-label="In hand">
-      <p class="flex items-center justify-between gap-2">
-        <span
-          ><b>{held.wine.name}</b>{held.from
-            ? `, row ${held.from.row + 1}, place ${held.from.col + 1}`
-            : ', those in no rack'}: tap a free place to lay {held.from ? 'it' : 'them'} there.</span
-        >
-        <button class="btn btn-plain" onclick={() => hand.drop()}>Put back</button>
-      </p>
-      {#if held.from}
-        <LeaveForm wine={held.wine} kind={held.kind} from={[held.from]} ondone={() => hand.drop()} />
-        <button class="btn btn-plain px-0!" onclick={() => hand.out()}>Out of the rack, to stand loose</button
-        >
-      {/if}
-    </div>
-  {/if}
   {#each household.racks as rack (rack.id)}
     {@const many = [...lying.keys()].filter((k) => k.startsWith(`${rack.id}:`)).length}
     <div>
@@ -124,4 +107,26 @@
       None drawn yet. Add a rack with your own rows, and every bottle has a place to be found at.
     </p>
   {/each}
+  <!-- Under the racks, and nothing while it is dragged: what one aims at must not move away. -->
+  {#if held && !held.isDragged}
+    <div
+      class="sticky bottom-32 z-10 border-[1.5px] border-ink bg-slip p-3"
+      role="region"
+      aria-label="In hand"
+    >
+      <p class="flex items-center justify-between gap-2">
+        <span
+          ><b>{held.wine.name}</b>{held.from
+            ? `, row ${held.from.row + 1}, place ${held.from.col + 1}`
+            : ', those in no rack'}: tap a free place to lay {held.from ? 'it' : 'them'} there.</span
+        >
+        <button class="btn btn-plain" onclick={() => hand.drop()}>Put back</button>
+      </p>
+      {#if held.from}
+        <LeaveForm wine={held.wine} kind={held.kind} from={[held.from]} ondone={() => hand.drop()} />
+        <button class="btn btn-plain px-0!" onclick={() => hand.out()}>Out of the rack, to stand loose</button
+        >
+      {/if}
+    </div>
+  {/if}
 </section>

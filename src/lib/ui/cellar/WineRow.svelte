@@ -65,7 +65,9 @@
   </button>
   {#if isOpen}
     <div class="grid gap-3 pb-4 pl-2 sm:pl-14">
-      <div class="max-w-60 lg:hidden"><WindowBar window={w.window} now={household.now} /></div>
+      <div class="max-w-60 lg:hidden">
+        <WindowBar window={null} now={household.now} /><WindowBar window={w.window} now={household.now} />
+      </div>
       <p class="small">
         {w.window.why.join('; ')}.{#if left}<b class="block text-ink">{left}.</b>{/if}
       </p>

@@ -8,7 +8,7 @@ import { counted } from '$core/units/format';
 import { tell } from '../nav/said.svelte';
 
 /** What one has in hand: a bottle out of a place, or all of a kind that stand in no rack. */
-export type Held = { wine: CellarWine; kind: number; from: Cell | null };
+export type Held = { wine: CellarWine; kind: number; from: Cell | null; isDragged?: boolean };
 
 /** One hand for the page: taken up by a tap, a key or a drag, and put down by the same. */
 export function createHand() {

@@ -34,7 +34,9 @@ const data = z
     sugarGL: z.number().finite().min(0).max(100).optional(),
     /** litres that the mark shows */
     volumeL: volumeL.optional(),
-    vesselId: id.optional()
+    vesselId: id.optional(),
+    /** the instrument that read it by itself; left out where a person did */
+    by: z.string().min(1).max(60).optional()
   })
   .refine(
     (r) => [r.sg, r.tempC, r.ph, r.taGL, r.freeSo2MgL, r.sugarGL, r.volumeL].some((x) => x !== undefined),
@@ -66,9 +68,11 @@ function acidBySums(stock: Stock | undefined): Extract<Flow, { kind: 'acid' }>['
 }
 
 function read(s: Working, e: Of<ReadingData>, at: number): void {
-  const { sg, tempC, ph, taGL, freeSo2MgL, sugarGL, residueSg, volumeL, vesselId, refractometerBx } = e.data;
-  // A refractometer in alcohol is good to three points: it says where the wine is about, and proves nothing gone.
-  const isRough = refractometerBx !== undefined;
+  const { sg, tempC, ph, taGL, freeSo2MgL, sugarGL, residueSg, volumeL, vesselId, refractometerBx, by } =
+    e.data;
+  // A refractometer in alcohol is good to three points, and so is what floats by itself, gas and foam clinging to it: it
+  // says where the wine is about, and proves nothing gone.
+  const isRough = refractometerBx !== undefined || by !== undefined;
   if (tempC !== undefined) feel(s, at, tempC);
   if (ph !== undefined) s.measured.ph = ph;
   if (taGL !== undefined) s.measured.taGL = taGL;
@@ -151,8 +155,8 @@ const isHidden = (s: Pick<Working, 'sweetenedAt'>, at: number): boolean =>
   s.sweetenedAt !== null && at - s.sweetenedAt < SPLITS_MS;
 
 /** Sugar that a test for it does not see. */
-const hiddenSugar = ({ at, data }: Of<ReadingData>, { before: s }: About): Question[] =>
-  data.sugarGL !== undefined && s && isHidden(s, Date.parse(at))
+const hiddenSugar = ({ at, data }: Of<ReadingData>, about: About): Question[] =>
+  data.sugarGL !== undefined && about.before && isHidden(about.before, Date.parse(at))
     ? [
         {
           level: 'ask',
@@ -175,8 +179,11 @@ function spiritOrNull(sg: number, residueSg: number): number | null {
 export const MAX_ABV = 23;
 
 /** A strength past what the yeast can stand says that something was not as written. */
-function tooStrong(e: Of<ReadingData>, { before: s, after }: About): Question[] {
-  if (e.data.sg === undefined || !s || s.pitches.length === 0) return [];
+function tooStrong(e: Of<ReadingData>, about: About): Question[] {
+  // An instrument that reads by itself is not asked: what it can prove is little.
+  if (e.data.sg === undefined || e.data.by !== undefined) return [];
+  const { before: s, after } = about;
+  if (!s || s.pitches.length === 0) return [];
   const fill = after.fills.find((f) => !e.data.vesselId || f.vesselId === e.data.vesselId);
   if (!fill) return [];
   const [was, is] = [s.fills.find((f) => f.vesselId === fill.vesselId), abvOf(fill.stock)];
@@ -191,13 +198,14 @@ function tooStrong(e: Of<ReadingData>, { before: s, after }: About): Question[] 
   ];
 }
 
-function what({ sg, ph, taGL, freeSo2MgL, sugarGL, volumeL }: ReadingData): Part[] {
+function what({ sg, ph, taGL, freeSo2MgL, sugarGL, volumeL, tempC }: Omit<ReadingData, 'by'>): Part[] {
   if (sg !== undefined) return [{ sg }];
   if (ph !== undefined) return [`pH ${ph}`];
   if (taGL !== undefined) return [`TA ${taGL} g/L`];
   if (freeSo2MgL !== undefined) return [`free SO₂ ${freeSo2MgL} mg/L`];
   if (sugarGL !== undefined) return [`sugar by test ${sugarGL} g/L`];
-  return volumeL === undefined ? [] : [{ volumeL }];
+  if (volumeL !== undefined) return [{ volumeL }];
+  return tempC === undefined ? [] : ['Warmth'];
 }
 
 /** Something is measured: gravity, temperature, acid, or what the mark shows. */
@@ -207,9 +215,10 @@ export const reading = defineEvent({
   touchesLiquid: true,
   apply: read,
   check: (e, about) => [...tooStrong(e, about), ...hiddenSugar(e, about)],
-  says({ id, data: { sg, stemSg, tempC, residueSg, ...rest } }, s) {
+  says({ id, data: { sg, stemSg, tempC, residueSg, by, ...rest } }, s) {
     const expected = s.readings.find((r) => r.eventId === id)?.expectedSg;
     const parts: Part[][] = [
+      by === undefined ? [] : [`by ${by}`],
       tempC === undefined ? [] : [{ tempC }],
       stemSg !== undefined && sg !== undefined && sgText(stemSg) !== sgText(sg)
         ? ['stem showed ', { sg: stemSg }]
@@ -218,7 +227,7 @@ export const reading = defineEvent({
       expected ? ['the sums said ', { sg: expected }] : []
     ];
     return {
-      what: what({ sg, ...rest }),
+      what: what({ sg, tempC, ...rest }),
       detail: parts.filter((p) => p.length > 0).flatMap((p, i) => (i > 0 ? [' · ', ...p] : p))
     };
   },
