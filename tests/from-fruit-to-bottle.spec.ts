@@ -127,7 +127,7 @@ test('a wine that has been still for a week is bottled, and told by how much it 
   await page.getByLabel(/That was all/).check();
   await page.getByRole('button', { name: 'It is bottled' }).click();
   await expect(page.getByTestId('batch-sentence')).toContainText('10 bottles');
-  await expect(page.getByText('Nothing more to do')).toBeVisible();
+  await expect(page.getByText('Taste it, 6 months old')).toBeVisible();
 });
 
 test('undo by voiding: the number goes back, the log keeps both', async ({ page }) => {

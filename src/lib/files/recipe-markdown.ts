@@ -1,8 +1,6 @@
 import type { Recipe } from '$core/must/recipe';
 import { sheetOf, type SheetUnits } from '$core/steps/sheet';
-
-/** Text that Markdown leaves as it is. */
-const plain = (text: string): string => text.replace(/([\\`*_{}[\]<>#|])/g, '\\$1').replace(/\n+/g, ' ');
+import { plainMarkdown as plain } from './batch-markdown';
 
 /** A recipe as a Markdown file: what it makes, what goes in, how, and when. */
 export function recipeMarkdown(recipe: Recipe, vesselName: string, units: SheetUnits): string {

@@ -136,6 +136,9 @@ export async function winesInBottle(): Promise<Batch[]> {
   return sorted(found).batches;
 }
 
+/** Every wine there is and was, newest first. */
+export const everyBatch = async (): Promise<Batch[]> => sorted(await db.summaries.toArray()).batches;
+
 /** A vessel by id: the household's own, or a common size. */
 export const vesselById = (id: string): Vessel | undefined =>
   vessels.find((v) => v.id === id) ?? VESSEL_PRESETS.find((v) => v.id === id);

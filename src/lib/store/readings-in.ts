@@ -11,16 +11,26 @@ import { db } from './db';
 import { zoneHere } from './here';
 import { eventsOfDeed, write } from './record';
 import { eventsOf } from './summaries';
-import type { Looked, ReadIn, ReadingsApi } from './readings.worker';
+import type { Looked, ReadIn } from '$lib/files/csv-in';
+import type { ReadingsApi } from './readings.worker';
 
 /** Names that readings of instruments are numbered under. */
 const READINGS = '6f1d3f60-6c0b-4c55-9d4e-3b1b6c6f5a10';
 
-/** The id of a reading by its wine, its instrument and its moment: the same whoever brings it in. */
-export const readingId =
-  (batchId: string, by: string) =>
-  (at: number): string =>
-    uuidv5(`${batchId} ${by} ${Math.round(at)}`, READINGS);
+/**
+ * The id of a reading by its wine, its instrument and its moment: the same whoever brings it in, so that twice is once.
+ * What was taken back is written anew under the next.
+ * @param log events of the wine
+ */
+function readingIds(log: readonly LedgerEvent[], batchId: string, by: string): (at: number) => string {
+  const gone = new Set(log.flatMap((e) => (e.type === 'void' ? [e.data.eventId] : [])));
+  return (at) => {
+    for (let n = 0; ; n++) {
+      const id = uuidv5(`${batchId} ${by} ${Math.round(at)}${n > 0 ? ` ${n}` : ''}`, READINGS);
+      if (!gone.has(id)) return id;
+    }
+  };
+}
 
 /** A file of readings on its way in, on a thread of its own; it can be stopped at any time. */
 export function openReadings(file: File) {
@@ -68,12 +78,12 @@ export async function bringReadings(
   by: string,
   vesselId?: string
 ): Promise<Brought> {
-  const deed = instrumentRead(batchId, samples, by, vesselId, readingId(batchId, by));
+  const log = await eventsOf(batchId);
+  const deed = instrumentRead(batchId, samples, by, vesselId, readingIds(log, batchId, by));
   if (deed.length === 0) return { written: [], known: 0, leftOut: 0 };
   const events = await eventsOfDeed(deed);
   const there = await db.events.bulkGet(events.map((e) => e.id));
   const fresh = events.filter((_, i) => !there[i]);
-  const log = await eventsOf(batchId);
   const last = Math.max(0, ...[...log, ...fresh].map((e) => Date.parse(e.at)));
   const doubts = foldBatch([...log, ...fresh], last)?.doubts ?? [];
   const odd = new Set(doubts.map((d) => d.eventId));

@@ -49,14 +49,16 @@ describe('a reading by the household’s own instrument', () => {
     expect(() => readStem('30 bx', 'sg', s, state(pitched, 12))).toThrow(/more than the/);
   });
 
-  it('and proves nothing gone: no bottle is filled on it', () => {
-    const by = (day: number, rough: boolean) =>
-      on(day, 'reading', { sg: 0.99, ...(rough ? { refractometerBx: 6.5 } : {}) });
-    const judged = (rough: boolean) =>
-      checkBottling(state([...pitched, by(30, rough), by(40, rough)], 41), 'still', 0, true)!.verdict.level;
-    expect(judged(true)).toBe('stop');
-    expect(judged(false)).not.toBe('stop');
-    const s = state([...pitched, by(30, true)], 31);
+  it.each([
+    ['a refractometer', { refractometerBx: 6.5 }] as const,
+    ['what floats by itself', { by: 'float' }] as const
+  ])('%s proves nothing gone: no bottle is filled on it', (_, rough) => {
+    const by = (day: number, how: object) => on(day, 'reading', { sg: 0.99, ...how });
+    const judged = (how: object) =>
+      checkBottling(state([...pitched, by(30, how), by(40, how)], 41), 'still', 0, true)!.verdict.level;
+    expect(judged(rough)).toBe('stop');
+    expect(judged({})).not.toBe('stop');
+    const s = state([...pitched, by(30, rough)], 31);
     expect(saysOf(s, standingOf(s)).reading).toBe('read');
   });
 });

@@ -116,7 +116,7 @@ export function guessMapping(
       if (guessTime(texts, here.zone, here.isUs) === null) return 'skip';
       return texts.some((t) => /\d:\d\d/.test(t)) || !texts.every(isDated) ? 'time' : 'date';
     }
-    if (values.length < 0.8 * texts.length) return 'skip';
+    if (values.length < 0.5 * texts.length) return 'skip';
     return named ? settled(named, values, here.prefersF) : byFigures(values, here.prefersF);
   });
   // Of several moments one is enough; a date wants its clock beside it, and stands for the whole day without one.

@@ -93,7 +93,7 @@ function fit(
 ): { back: number; span: number } | null {
   const times = texts.map((t) => readTime(t, format, zone));
   const good = times.filter((t): t is number => t !== null);
-  if (good.length < 0.9 * times.length || good.length === 0) return null;
+  if (good.length < 0.5 * times.length || good.length === 0) return null;
   let back = 0;
   for (let i = 1; i < good.length; i++) if (good[i]! < good[i - 1]!) back += 1;
   // Loggers may write the newest first.

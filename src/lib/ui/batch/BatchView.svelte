@@ -13,6 +13,7 @@
   import type { FormId } from './form-of';
   import History from './History.svelte';
   import KeepMade from '../recipe/KeepMade.svelte';
+  import SaveText from './SaveText.svelte';
   import NextTags from './NextTags.svelte';
   import BatchVessels from '../vessel/BatchVessels.svelte';
   import Ahead from '../chart/Ahead.svelte';
@@ -139,6 +140,7 @@
       {/if}
       <History {batch} {effects} />
       <KeepMade {batch} />
+      <SaveText {batch} />
     </div>
     <div class="grid grid-cols-1 content-start gap-3 max-lg:order-1">
       <Actions {batch} bind:form />

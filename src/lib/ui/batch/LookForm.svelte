@@ -10,6 +10,7 @@
   import WhenField from '../field/WhenField.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
+  import BubbleTimer from './BubbleTimer.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
 
   /** What can be told without any instrument: bubbles, cap, taste, clarity, smell. */
@@ -72,6 +73,14 @@
 <form class="grid gap-3" onsubmit={save} aria-label="Look, listen, taste">
   {#if batch.state.fills.length > 1}
     <VesselPick {batch} value={draft.fields.vessel} onset={(v) => draft.set('vessel', v)} label="Which" />
+  {/if}
+  {#if batch.state.fills.length > 0}
+    <BubbleTimer
+      ondone={(count, seconds) => {
+        draft.set('count', String(count));
+        draft.set('seconds', String(seconds));
+      }}
+    />
   {/if}
   <div class="grid grid-cols-2 gap-3">
     <Text {draft} at="count" label="Bubbles" placeholder="none counted" mode="numeric" />

@@ -6,7 +6,7 @@
   import { household, vesselById, type OpenBatch } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/here';
   import { bringReadings, keepMapping, mappingFor, openReadings } from '$lib/store/readings-in';
-  import type { Looked, ReadIn } from '$lib/store/readings.worker';
+  import type { Looked, ReadIn } from '$lib/files/csv-in';
   import { sayDone } from '../nav/said.svelte';
   import { dayWord } from '../shelf/when';
   import { explain } from '../words/own-units';

@@ -6,6 +6,7 @@
   import { household } from '$lib/store/household.svelte';
   import { saveEverything } from '$lib/store/save-everything';
   import { sayDone, sayWrong } from '../nav/said.svelte';
+  import Tables from './Tables.svelte';
 
   type Coming = ReturnType<typeof openImport>;
   let persisted = $state<boolean | null>(null);
@@ -140,6 +141,7 @@
       </p>
     </div>
   {/if}
+  <Tables />
   <p class="small">
     {household.counts.events} events in the log. A file holds the whole log; bringing one in adds what is new and
     changes nothing else.
