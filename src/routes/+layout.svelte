@@ -7,6 +7,7 @@
   import '../app.css';
   import { onMount } from 'svelte';
   import { household, watchHousehold } from '$lib/store/household.svelte';
+  import { health, watchHealth } from '$lib/store/health.svelte';
   import { flushOnLeave } from '$lib/store/draft';
   import { page } from '$app/state';
   import { offerDemo } from './offer-demo';
@@ -37,10 +38,13 @@
   $effect(() => {
     if (countTo && household.ready) countTo(jobsDue());
   });
+  /** Everything goes to a folder of the household's own as it is written, where one was chosen. */
+  let follow = $state.raw<((events: number) => void) | null>(null);
+  $effect(() => follow?.(household.counts.events));
   const hasClocks = $derived(clocksAt(household.now).length > 0);
 
   onMount(() => {
-    const stops = [watchHousehold(), flushOnLeave()];
+    const stops = [watchHealth(), watchHousehold(), flushOnLeave()];
     window.addEventListener('unhandledrejection', unforeseen);
     window.addEventListener('error', unforeseen);
     stops.push(() => {
@@ -52,6 +56,10 @@
     countTo = title.set;
     stops.push(title.stop);
     void watchForNewer();
+    void import('$lib/store/folder.svelte').then(async (f) => {
+      await f.findFolder();
+      follow = f.folderFollows;
+    });
     const warm = setTimeout(warmUp, 1500);
     stops.push(() => clearTimeout(warm));
     return () => stops.forEach((stop) => stop());
@@ -77,6 +85,9 @@
 >
 <div class="flex min-h-dvh flex-col">
   <Header />
+  {#if health.ill}{#await import('$lib/ui/nav/Illness.svelte') then { default: Ill }}<Ill
+        ill={health.ill}
+      />{/await}{/if}
   <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
     {#if household.ready || page.url.pathname.startsWith('/settings')}
       <svelte:boundary onerror={(e) => console.error('page fault', e)}>

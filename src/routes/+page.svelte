@@ -83,6 +83,7 @@
             >{/each}{dangers.length > MOST_CARDS + 12 ? '…' : '.'}
         </p>
       {/if}
+      {#await import('$lib/ui/today/Conflicts.svelte') then { default: Conflicts }}<Conflicts />{/await}
       {#each brokenBatches() as b (b.id)}<p
           class="inkline flex flex-wrap items-center justify-between gap-3 py-3"
         >
@@ -100,6 +101,7 @@
       {#await import('$lib/ui/today/DoneToday.svelte') then { default: DoneToday }}<DoneToday
           deeds={done.deeds}
         />{/await}
+      {#await import('$lib/ui/today/Unsaved.svelte') then { default: Unsaved }}<Unsaved />{/await}
     </div>
     <Week />
   </div>

@@ -45,6 +45,17 @@ describe('files of every version', () => {
     expect(thingsOf(readFile(fixture(2)).things).recipes).toEqual([]);
   });
 
+  it('version 5 brings its bottles: those opened are gone, and what was said of them is kept', () => {
+    const file = readFile(fixture(5));
+    expect(file.version).toBe(FILE_VERSION);
+    expect(thingsOf(file.things).vessels.map((v) => v.name)).toEqual(['older jar']);
+    const s = foldBatch(file.events, Date.parse('2026-11-22T08:00:00Z'))!;
+    expect(s.bottled[0]).toMatchObject({ left: 4, bottles: [{ count: 6, left: 4 }], cells: [] });
+    expect(s.bottled[0]!.gone.map((g) => [g.count, g.how])).toEqual([[2, 'opened']]);
+    expect(s.tastings[0]).toMatchObject({ liking: 3, words: [], when: null, wanted: null });
+    expect(s.doubts).toEqual([]);
+  });
+
   it('version 4 brings its lists as logs, and a timer that was a card put off', () => {
     const file = readFile(fixture(4));
     const has = thingsOf(file.things);

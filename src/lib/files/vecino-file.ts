@@ -21,7 +21,7 @@ import { settingsSchema, type Settings } from '$core/units/settings';
 import { isTooDeep } from '$core/units/too-deep';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
-export const FILE_VERSION = 5;
+export const FILE_VERSION = 6;
 
 export const fileSchema = z.strictObject({
   format: z.literal('vecino'),
@@ -61,7 +61,9 @@ const UPGRADES: Record<number, (file: Raw) => Raw> = {
     const { vessels: _v, produce: _p, recipes: _r, harvest: _h, methods: _m, ...rest } = file;
     const events = Array.isArray(file.events) ? file.events.map(upgradedEvent) : file.events;
     return { ...rest, version: 5, things: entriesOf(file), events };
-  }
+  },
+  // Racks, places of bottles, how they left, photos and fuller tastings came with 6; nothing of 5 was otherwise.
+  5: (file) => ({ ...file, version: 6 })
 };
 
 const wrongAt = (error: z.ZodError, before = ''): InputError => {

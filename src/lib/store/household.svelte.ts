@@ -37,6 +37,8 @@ let harvest = $state.raw<HarvestLot[]>([]);
 let methods = $state.raw<OwnMethod[]>([]);
 let racks = $state.raw<Rack[]>([]);
 let exportedAt = $state<number | null>(null);
+/** how many events the last file held; null where nobody counted: then all there were, as far as is known */
+let exportedEvents = $state<number | null>(null);
 
 /** All that is in the browser, kept live; and the minute it is. */
 export const household = {
@@ -78,6 +80,10 @@ export const household = {
   },
   get exportedAt() {
     return exportedAt;
+  },
+  /** how many things were written down since the last file: what would be lost with this browser */
+  get unsaved() {
+    return Math.max(0, counts.events - (exportedAt === null ? 0 : (exportedEvents ?? counts.events)));
   }
 };
 
@@ -255,6 +261,8 @@ export function watchHousehold(): () => void {
         settings = saved.success ? saved.data : DEFAULT_SETTINGS;
         const exported = rows.find((r) => r.key === 'exportedAt')?.value;
         exportedAt = typeof exported === 'number' ? exported : null;
+        const inFile = rows.find((r) => r.key === 'exportedEvents')?.value;
+        exportedEvents = typeof inFile === 'number' ? inFile : null;
       }
     )
   ];

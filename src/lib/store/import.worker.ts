@@ -1,7 +1,9 @@
 import { expose } from 'comlink';
 import { explain } from '$core/units/input-error';
+import { isArchive, openArchive, packArchive } from '$lib/files/archive';
 import { previewImport, readFile, writeFile, type ImportPreview, type Told } from '$lib/files/vecino-file';
-import { contentHere, writeImport } from './transfer-file';
+import { db, type Photo } from './db';
+import { contentHere, newPhotos, writeImport } from './transfer-file';
 import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 
 /** What an import would do, in numbers. */
@@ -10,30 +12,40 @@ export type ImportCounts = {
   newBatches: number;
   known: number;
   different: number;
+  newPhotos: number;
   newThings: ImportPreview['newThings'];
   changedThings: ImportPreview['changedThings'];
 };
 
-let preview: ImportPreview | null = null;
+type Looked = { preview: ImportPreview; photos: Photo[]; name: string };
+let looked: Looked | null = null;
 
 const api = {
-  /** Everything as one file, made apart from the page so that it goes on answering. */
+  /** Everything as one file, made apart from the page so that it goes on answering; with its pictures an archive. */
   async pack(settings: Settings, exportedAt: string): Promise<Blob> {
-    return new Blob([writeFile(await contentHere(settings), exportedAt)], { type: 'application/json' });
+    const log = writeFile(await contentHere(settings), exportedAt);
+    const ids = (await db.photos.toCollection().primaryKeys()) as string[];
+    if (ids.length === 0) return new Blob([log], { type: 'application/json' });
+    return packArchive(log, await db.photos.toArray());
   },
   /** Reads a file and says what bringing it in would do. @throws with the place and the reason */
   async look(file: File, told: Told): Promise<ImportCounts | { error: string }> {
     try {
-      const read = readFile(await file.text(), (share) => told(0.8 * share));
-      const found = (preview = previewImport(read, await contentHere(DEFAULT_SETTINGS)));
+      const { log, photos } = (await isArchive(file))
+        ? await openArchive(file, (share) => told(0.3 * share))
+        : { log: await file.text(), photos: new Map<string, Blob>() };
+      const read = readFile(log, (share) => told(0.3 + 0.5 * share));
+      const preview = previewImport(read, await contentHere(DEFAULT_SETTINGS));
+      looked = { preview, photos: await newPhotos(preview.newEvents, photos), name: file.name };
       told(1);
       return {
-        newEvents: found.newEvents.length,
-        newBatches: found.newBatches,
-        known: found.known,
-        different: found.different.length,
-        newThings: found.newThings,
-        changedThings: found.changedThings
+        newEvents: preview.newEvents.length,
+        newBatches: preview.newBatches,
+        known: preview.known,
+        different: preview.different.length,
+        newPhotos: looked.photos.length,
+        newThings: preview.newThings,
+        changedThings: preview.changedThings
       };
     } catch (e) {
       return { error: explain(e) };
@@ -41,10 +53,10 @@ const api = {
   },
   /** Writes what was looked at; stopped before its end it has written nothing. */
   async bring(told: Told): Promise<{ error: string } | null> {
-    if (!preview) return { error: 'Nothing was looked at.' };
+    if (!looked) return { error: 'Nothing was looked at.' };
     try {
-      await writeImport(preview, told);
-      preview = null;
+      await writeImport(looked.preview, told, { name: looked.name, photos: looked.photos });
+      looked = null;
       return null;
     } catch (e) {
       return { error: explain(e) };

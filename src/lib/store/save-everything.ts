@@ -9,8 +9,9 @@ import { markExported } from './transfer-file';
 export async function saveEverything(): Promise<string> {
   const now = Date.now();
   const at = new Date(now).toISOString();
-  const name = `cellar-${at.slice(0, 10)}.vecino.json`;
-  const url = URL.createObjectURL(await packEverything(household.settings, at));
+  const blob = await packEverything(household.settings, at);
+  const name = `cellar-${at.slice(0, 10)}.vecino.${blob.type === 'application/zip' ? 'zip' : 'json'}`;
+  const url = URL.createObjectURL(blob);
   const a = document.createElement('a');
   a.href = url;
   a.download = name;

@@ -5,7 +5,7 @@ import { estimateMust } from '$core/must/balance';
 import { AskError, InputError } from '$core/units/input-error';
 import { standingOf } from '$core/belief/standing';
 import type { Summary } from '$core/report/summary';
-import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
+import { FILE_VERSION, previewImport, readFile, writeFile } from '$lib/files/vecino-file';
 import { loadDemo } from '$lib/demo/household';
 import { beginBatch, beginBrewDay } from '$core/commands/begin';
 import { draft } from '$core/commands/deed';
@@ -338,9 +338,11 @@ describe('files', () => {
     expect(reason('')).toMatch(/damaged/);
     expect(reason('{"a":1}')).toMatch(/not a Vecino file/);
     expect(reason('[]')).toMatch(/not a Vecino file/);
-    expect(reason(text.replace('"version": 5', '"version": 99'))).toMatch(/version 99/);
+    expect(reason(text.replace(`"version": ${FILE_VERSION}`, '"version": 99'))).toMatch(/version 99/);
     for (const odd of ['"constructor"', '"__proto__"', '0', '1.5', 'null', '-1'])
-      expect(reason(text.replace('"version": 5', `"version": ${odd}`)), odd).toMatch(/no version of ours/);
+      expect(reason(text.replace(`"version": ${FILE_VERSION}`, `"version": ${odd}`)), odd).toMatch(
+        /no version of ours/
+      );
     expect(reason('['.repeat(200_000))).toMatch(/brackets/);
     expect(reason('{"__proto__":{"format":"vecino","version":5}}')).toMatch(/not a Vecino file/);
     expect(reason(text.replace('"massKg": 2.3', '"massKg": -2.3'))).toMatch(

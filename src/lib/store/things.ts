@@ -56,6 +56,10 @@ export async function keep<K extends ThingKind>(kind: K, thing: Thing<K>): Promi
   });
 }
 
+/** Writes several entries at once, all of them or none. */
+export const writeEntries = (drafts: readonly EntryDraft[]): Promise<Entry[]> =>
+  writeThings(() => [...drafts]);
+
 /** Takes a thing off its list; its log stays. */
 export const takeOff = (kind: ThingKind, id: string): Promise<Entry[]> =>
   writeThings(() => [{ kind, of: id, what: 'gone' }]);

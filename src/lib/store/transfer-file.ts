@@ -1,7 +1,8 @@
 import type { LedgerEvent } from '$core/ledger/log';
 import { KINDS } from '$core/ledger/kept';
 import type { Content, ImportPreview, Told } from '$lib/files/vecino-file';
-import { db } from './db';
+import { db, type Photo } from './db';
+import { newId } from './here';
 import type { Settings } from '$core/units/settings';
 import { sumUpThings } from './things';
 import { isStamped, stamp } from './stamp';
@@ -31,9 +32,19 @@ export async function writeImport(
   }: Pick<ImportPreview, 'newEvents' | 'newEntries'> & {
     file: Pick<ImportPreview['file'], 'settings'>;
   },
-  told: Told = () => undefined
+  told: Told = () => undefined,
+  { name = 'a file', photos = [] }: { name?: string; photos?: readonly Photo[] } = {}
 ): Promise<void> {
-  const tables = [db.events, db.settings, db.summaries, db.lessons, db.things, ...KINDS.map((k) => db[k])];
+  const tables = [
+    db.events,
+    db.settings,
+    db.summaries,
+    db.lessons,
+    db.things,
+    db.photos,
+    db.imports,
+    ...KINDS.map((k) => db[k])
+  ];
   await db.transaction('rw', tables, async () => {
     const isEmpty = (await db.events.count()) === 0;
     const isWhole = await isStamped();
@@ -49,8 +60,47 @@ export async function writeImport(
       await sumUp(ids.slice(i, i + SUMS));
       told(0.5 + (0.5 * i) / ids.length);
     }
+    await db.photos.bulkPut([...photos]);
+    await db.imports.add({
+      id: newId(),
+      at: Date.now(),
+      name,
+      events: newEvents.map((e) => e.id),
+      things: newEntries.map((e) => e.id),
+      photos: photos.map((p) => p.id)
+    });
     if (isWhole) await stamp();
   });
 }
 
-export const markExported = (at: number) => db.settings.put({ key: 'exportedAt', value: at });
+/** Notes that everything there is went into a file. */
+export const markExported = async (at: number): Promise<void> => {
+  const events = await db.events.count();
+  await db.settings.bulkPut([
+    { key: 'exportedAt', value: at },
+    { key: 'exportedEvents', value: events }
+  ]);
+};
+
+/** Pictures that photos of these events tell of, and that are not here yet. */
+export async function newPhotos(
+  events: readonly LedgerEvent[],
+  from: ReadonlyMap<string, Blob>
+): Promise<Photo[]> {
+  const told = [...events, ...(await db.events.filter((e) => e.type === 'photo').toArray())];
+  const wanted = new Map<string, Photo>();
+  for (const e of told) {
+    if (e.type !== 'photo') continue;
+    const blob = from.get(e.data.photoId);
+    if (blob)
+      wanted.set(e.data.photoId, {
+        id: e.data.photoId,
+        batchId: e.batchId,
+        width: e.data.width,
+        height: e.data.height,
+        blob
+      });
+  }
+  const here = new Set((await db.photos.bulkGet([...wanted.keys()])).flatMap((p) => (p ? [p.id] : [])));
+  return [...wanted.values()].filter((p) => !here.has(p.id));
+}

@@ -21,6 +21,7 @@
   import Advice from '$lib/ui/plan/Advice.svelte';
   import FirstHints from '$lib/ui/plan/FirstHints.svelte';
   import Keep from '$lib/ui/plan/Keep.svelte';
+  import LeftPlans from '$lib/ui/plan/LeftPlans.svelte';
   import Method from '$lib/ui/plan/Method.svelte';
   import PlanSentence from '$lib/ui/plan/PlanSentence.svelte';
   import Powders from '$lib/ui/plan/Powders.svelte';
@@ -98,6 +99,7 @@
 
 {#if bench.loaded}
   {#if household.counts.batches === 0 && e?.potentialAbv}<FirstHints />{/if}
+  <LeftPlans {bench} />
   <PlanSentence {bench} {vessel} {vessels} />
 
   {#if e?.finalAbv && e.sgAllGiven}

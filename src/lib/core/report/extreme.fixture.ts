@@ -125,6 +125,12 @@ export function extremeHistory(seed: number): LedgerEvent[] {
       ...(random() < 0.3 ? { emptied: random() < 0.5 } : {})
     }),
     note: () => ({ text }),
+    photo: () => ({
+      photoId: batchId,
+      width: 1,
+      height: 20_000,
+      ...(random() < 0.5 ? { caption: text } : {})
+    }),
     tasting: () => ({
       text,
       liking: 3,

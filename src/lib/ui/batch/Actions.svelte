@@ -52,6 +52,7 @@
     ['open', 'Open a bottle', batch.state.bottled.some((b) => b.left > 0)],
     ['taste', 'Taste it', batch.state.bottled.length > 0 || !inBucket],
     ['note', 'Note', true],
+    ['photo', 'Photo', true],
     ['bottle', 'Bottle', canBottle]
   ]);
   const NAMES: Record<FormId, string> = {
@@ -67,6 +68,7 @@
     steep: 'Second fruit, oak, hops',
     take: 'Sample, loss, measure',
     note: 'Note',
+    photo: 'Photo',
     look: 'Look, listen, taste',
     warmth: 'How warm it is',
     clear: 'Clear it',
@@ -114,6 +116,10 @@
         />
       {:else if form === 'trial'}<TrialForm {batch} ondone={done} />
       {:else if form === 'blend'}<BlendForm {batch} ondone={done} />
+      {:else if form === 'photo'}{#await import('../photo/PhotoForm.svelte') then { default: PhotoForm }}<PhotoForm
+            {batch}
+            ondone={done}
+          />{/await}
       {:else if form === 'note'}<NoteForm {batch} ondone={done} />
       {:else}<BottleForm {batch} ondone={done} />{/if}
     </div>

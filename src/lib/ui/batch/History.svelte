@@ -9,6 +9,7 @@
   import { goto } from '$app/navigation';
   import { discard, sayWrong, takeBack } from '../nav/said.svelte';
   import WhyReading from '../detective/WhyReading.svelte';
+  import Picture from '../photo/Picture.svelte';
   import Pop from '../pop/Pop.svelte';
   import { dayWord } from '../shelf/when';
 
@@ -77,6 +78,16 @@
           >{detail}
           {#if effect(e.id)}<span class="ml-1 text-ink sm:whitespace-nowrap" data-effect>{effect(e.id)}</span
             >{/if}
+          {#if e.type === 'photo' && !gone}
+            {@const { photoId, width, height, caption, colour } = e.data}
+            <span class="mt-1 flex items-end gap-2"
+              ><Picture id={photoId} {width} {height} text={caption ?? batch.state.name} />{#if colour}<span
+                  class="size-6 border border-ink"
+                  style:background={colour}
+                  title="Its colour beside a white sheet"
+                ></span>{/if}</span
+            >
+          {/if}
           {#if e.type === 'reading' && e.data.sg !== undefined && !gone}
             {@const { sg, tempC } = e.data}
             <Pop

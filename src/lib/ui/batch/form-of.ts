@@ -1,7 +1,7 @@
 import type { StepForm } from '$core/steps/table/define';
 
 /** The forms of a batch's page. */
-export type FormId = StepForm | 'blend' | 'trial' | 'steep' | 'take' | 'note';
+export type FormId = StepForm | 'blend' | 'trial' | 'steep' | 'take' | 'note' | 'photo';
 
 export const isFormId = (text: string): text is FormId =>
   [
@@ -17,6 +17,7 @@ export const isFormId = (text: string): text is FormId =>
     'steep',
     'take',
     'note',
+    'photo',
     'look',
     'warmth',
     'clear',

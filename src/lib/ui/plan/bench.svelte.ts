@@ -27,6 +27,7 @@ import { explain } from '$lib/ui/words/own-units';
 import { firstProblem } from '$core/units/problem';
 import { isMassUnit, isVolumeUnit, type Unit } from '$core/units/measure';
 import { keepDraft, readDraft } from '$lib/store/draft';
+import { planKey } from '$lib/store/plan-draft';
 import { newId } from '$lib/store/here';
 import { countryOf, USUAL_ROOM_C, type Settings } from '$core/units/settings';
 
@@ -69,7 +70,6 @@ export const rowAmountText = (item: Ingredient, base: number, unit: AmountUnit):
 const sameKind = (a: Ingredient, b: Ingredient): boolean =>
   a.kind === b.kind && (a.kind !== 'sugar' || b.kind !== 'sugar' || a.sugarId === b.sugarId);
 
-const DRAFT = 'plan';
 /** Sugar in an off-dry wine, g/L: where sweetness starts. Common practice. */
 const USUAL_SWEET_GL = 20;
 
@@ -95,6 +95,8 @@ export function createBench(
   /** the recipe it was taken from */
   let recipeId = $state<string | null>(null);
   let loaded = $state(false);
+  /** under which name it is kept: each tab has its own */
+  let draftKey = '';
 
   const unitFor = (item: Ingredient): Unit =>
     isVolumeItem(item)
@@ -141,7 +143,7 @@ export function createBench(
   function keep() {
     if (loaded)
       keepDraft(
-        DRAFT,
+        draftKey,
         $state.snapshot({
           rows,
           target,
@@ -169,9 +171,13 @@ export function createBench(
     acknowledged = [];
   }
 
-  /** Brings back what was being planned, if it still makes sense. */
-  async function load() {
-    const kept = (await readDraft(DRAFT)) as
+  /**
+   * Brings back what was being planned, if it still makes sense.
+   * @param from a plan that another tab left; else this tab's own
+   */
+  async function load(from?: string) {
+    draftKey = await planKey();
+    const kept = (await readDraft(from ?? draftKey)) as
       | {
           rows: Row[];
           target: Goals;
@@ -199,6 +205,7 @@ export function createBench(
       acknowledged = kept.acknowledged ?? [];
     } else fresh();
     loaded = true;
+    if (from) keep();
   }
 
   function freeWater() {

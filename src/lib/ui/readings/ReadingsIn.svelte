@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { COLUMNS, type Column, type Mapping } from '$core/instruments/columns';
+  import type { Column, Mapping } from '$core/instruments/columns';
   import { THINNINGS } from '$core/instruments/thin';
   import { TIME_FORMATS, type TimeFormat } from '$core/instruments/time-text';
   import { counted } from '$core/units/format';

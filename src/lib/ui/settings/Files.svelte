@@ -6,6 +6,9 @@
   import { household } from '$lib/store/household.svelte';
   import { saveEverything } from '$lib/store/save-everything';
   import { sayDone, sayWrong } from '../nav/said.svelte';
+  import AsItWas from './AsItWas.svelte';
+  import Empty from './Empty.svelte';
+  import Folder from './Folder.svelte';
   import Tables from './Tables.svelte';
 
   type Coming = ReturnType<typeof openImport>;
@@ -105,7 +108,7 @@
       >Bring a file in<input
         type="file"
         class="sr-only"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         onchange={(e) => {
           void open(e.currentTarget.files);
           e.currentTarget.value = '';
@@ -129,6 +132,7 @@
       <p>
         {found.known} already here. {newThings > 0 ? `New: ${listed(found.newThings)}.` : ''}
       </p>
+      {#if found.newPhotos > 0}<p>{found.newPhotos} photos.</p>{/if}
       {#if total(found.changedThings) > 0}<p>Put right there since: {listed(found.changedThings)}.</p>{/if}
       {#if found.different > 0}
         <p class="bg-tint-straw px-2 text-ink">
@@ -141,7 +145,15 @@
       </p>
     </div>
   {/if}
+  {#if household.unsaved > 0 && household.counts.events > 0}<p>
+      <b class="number">{household.unsaved}</b>
+      {household.unsaved === 1 ? 'thing was' : 'things were'} written down since the last file: so much would be
+      lost with this browser.
+    </p>{/if}
+  <Folder />
   <Tables />
+  <AsItWas />
+  <Empty />
   <p class="small">
     {household.counts.events} events in the log. A file holds the whole log; bringing one in adds what is new and
     changes nothing else.

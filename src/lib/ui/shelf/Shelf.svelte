@@ -40,7 +40,9 @@
   };
   const backedUp = $derived(
     household.exportedAt
-      ? `last file made ${dayWord(household.exportedAt, household.now, zoneHere())}`
+      ? household.unsaved > 0
+        ? `${household.unsaved} since the last file, ${dayWord(household.exportedAt, household.now, zoneHere())}`
+        : `all in a file, ${dayWord(household.exportedAt, household.now, zoneHere())}`
       : 'no file made yet'
   );
 </script>

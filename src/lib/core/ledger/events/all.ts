@@ -8,6 +8,7 @@ import { loss } from './loss';
 import { note } from './note';
 import { observation } from './observation';
 import { opened } from './open';
+import { photo } from './photo';
 import { pitch } from './pitch';
 import { planned } from './planned';
 import { reading } from './reading';
@@ -40,6 +41,7 @@ export const EVENTS = {
   blend: blended,
   transfer: transferred,
   note,
+  photo,
   tasting,
   bottle: bottled,
   open: opened,

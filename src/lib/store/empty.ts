@@ -1,0 +1,10 @@
+import { db } from './db';
+
+/** Clears everything out of this browser but its own name in the log. All of it or nothing. */
+export async function emptyHousehold(): Promise<void> {
+  await db.transaction('rw', db.tables, async () => {
+    const device = await db.settings.get('device');
+    await Promise.all(db.tables.map((t) => t.clear()));
+    if (device) await db.settings.put(device);
+  });
+}

@@ -1,0 +1,29 @@
+<script lang="ts">
+  import type { Illness } from '$lib/store/health.svelte';
+
+  /** What is wrong with the browser's store, in plain words, and the way out. */
+  let { ill }: { ill: Illness } = $props();
+</script>
+
+<div
+  role="alert"
+  class="mx-auto my-3 max-w-[1400px] border-[1.5px] border-rosehip bg-tint-rose px-4 py-3 text-ink"
+>
+  {#if ill.kind === 'gone'}
+    <p class="number text-[1.1875rem]">What was kept in this browser has been cleared.</p>
+    <p>
+      Somebody, or the browser itself, emptied it while this page was open. Nothing written from now on is
+      kept. Open the page anew, and bring your last file in under Settings.
+    </p>
+  {:else if ill.kind === 'newer'}
+    <p class="number text-[1.1875rem]">A newer Vecino is open in another tab.</p>
+    <p>This one can write nothing any more. What you wrote is safe; open the page anew to go on.</p>
+  {:else}
+    <p class="number text-[1.1875rem]">This browser gives Vecino no room to keep anything.</p>
+    <p>
+      It may be a private window, a full disk, or a setting that forbids sites to keep data. You can look
+      round, but nothing is written down. Use another window, or allow it, and open the page anew. ({ill.why})
+    </p>
+  {/if}
+  <p class="mt-2"><button class="btn btn-primary" onclick={() => location.reload()}>Open it anew</button></p>
+</div>
