@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { runningBatches, vesselById } from '$lib/store/household.svelte';
+  import { household, runningBatches, vesselById } from '$lib/store/household.svelte';
 
   /** Two wines in one vessel, as two devices wrote it: nobody but the household knows which is there. */
   const twice = $derived.by(() => {
@@ -7,6 +7,7 @@
     for (const b of runningBatches())
       for (const f of b.state.fills) {
         // A common size that is nobody's own is one of many.
+        if (!household.vessels.some((v) => v.id === f.vesselId)) continue;
         const list = by.get(f.vesselId) ?? [];
         by.set(f.vesselId, [...list, { id: b.id, name: b.state.name }]);
       }
