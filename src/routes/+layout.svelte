@@ -56,6 +56,7 @@
     countTo = title.set;
     stops.push(title.stop);
     void watchForNewer();
+    void import('$lib/store/instruments.svelte').then((i) => i.startInstruments());
     void import('$lib/store/folder.svelte').then(async (f) => {
       await f.findFolder();
       follow = f.folderFollows;

@@ -7,13 +7,14 @@ export const sampleSchema = z
   .strictObject({
     /** UTC */
     at: z.iso.datetime({ offset: true, message: 'must be a time such as 2026-05-01T18:30:00Z' }),
-    sg: figure(0.95, 1.3),
-    tempC: figure(-30, 110),
+    // As wide as any instrument speaks, in whatever unit: `lies.ts` judges it.
+    sg: figure(-10, 2000),
+    tempC: figure(-60, 250),
     ph: figure(0, 14),
     massKg: figure(-200, 5000),
     bubblesPerMin: figure(0, 1000),
     /** of the place it stands in */
-    roomC: figure(-40, 60),
+    roomC: figure(-60, 150),
     humidity: figure(0, 100),
     /** share of its battery that is left, 0 to 1 */
     battery: figure(0, 1)

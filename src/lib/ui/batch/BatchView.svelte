@@ -25,6 +25,7 @@
   import DangerCard from '../caution/DangerCard.svelte';
   import Doubts from './Doubts.svelte';
   import NextYear from '../taste/NextYear.svelte';
+  import { instruments } from '$lib/store/instruments.svelte';
   import { lastWishes } from '../taste/tasted';
   import { historyOf } from '$core/ledger/run';
   import { tooCold, whyAbvDiffers } from '$core/belief/standing';
@@ -144,6 +145,9 @@
     </div>
     <div class="grid grid-cols-1 content-start gap-3 max-lg:order-1">
       <Actions {batch} bind:form />
+      {#if instruments.list.some((i) => i.batchId === batch.id)}{#await import('../instruments/Heard.svelte') then { default: Heard }}<Heard
+            {batch}
+          />{/await}{/if}
       {#each batch.troubles as trouble (trouble.id)}<TroubleCard {batch} {trouble} onact={act} />{/each}
       {#if lesson && form !== 'taste'}<NextYear
           {batch}

@@ -17,6 +17,7 @@
   import { readText, readTyped } from '../field/read-text';
   import Cautions from '../caution/Cautions.svelte';
   import { askedText } from './asked-text';
+  import ScaleTake from '../instruments/ScaleTake.svelte';
   import SlipAsk from './SlipAsk.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { sayWrong, tell } from '../nav/said.svelte';
@@ -180,6 +181,10 @@
     >
   {/if}
 </form>
+{#if planned && 'massKg' in planned}<ScaleTake
+    text={draft.fields.amount}
+    ontake={(text) => draft.set('amount', text)}
+  />{/if}
 {#if then}<p class="text-[1.125rem]" data-testid="brew-then">{then}</p>{/if}
 {#if 'error' in read}<p class="text-[1.0625rem] text-rosehip" role="alert">{read.error}</p>{/if}
 {#if isSlip && dose && item}
