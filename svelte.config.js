@@ -33,6 +33,6 @@ export default {
     // Form posts are refused by the routes themselves, with a reason: they take JSON only.
     csrf: { trustedOrigins: ['*'] },
     // Every page is drawn from one shell, so its scripts are named from the root.
-    paths: { relative: false }
+    paths: { relative: false, base: process.env.BASE_PATH ?? '' }
   }
 };

@@ -2,11 +2,12 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { readFileSync } from 'node:fs';
 import { defineConfig } from 'vitest/config';
+import { underPath } from './scripts/under-path.mjs';
 
 const { version } = JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8'));
 
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [underPath(process.env.BASE_PATH ?? ''), tailwindcss(), sveltekit()],
   define: { __APP_VERSION__: JSON.stringify(version) },
   // The build for browsers of these years, a tenth smaller than the one for all.
   resolve: { alias: [{ find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.min.mjs' }] },

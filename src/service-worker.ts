@@ -2,12 +2,12 @@
 /// <reference no-default-lib="true"/>
 /// <reference lib="esnext" />
 /// <reference lib="webworker" />
-import { build, files, version } from '$service-worker';
+import { base, build, files, version } from '$service-worker';
 
 const self = globalThis.self as unknown as ServiceWorkerGlobalScope;
 /** Each build keeps its own files; those of an older one go once no tab needs them any more. */
 const CACHE = `vecino-${version}`;
-const SHELL = '/';
+const SHELL = `${base}/`;
 /** A server that has not answered by then is as good as none, ms. */
 const PATIENCE = 3000;
 
@@ -26,7 +26,7 @@ self.addEventListener('notificationclick', (event) => {
   event.waitUntil(
     self.clients
       .matchAll({ type: 'window' })
-      .then(([open]) => (open ? open.focus() : self.clients.openWindow('/')))
+      .then(([open]) => (open ? open.focus() : self.clients.openWindow(SHELL)))
   );
 });
 

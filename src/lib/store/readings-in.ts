@@ -59,6 +59,9 @@ export function openReadings(file: File) {
   };
 }
 
+/** So far ahead clocks differ. */
+const AHEAD_MS = 5 * 60_000;
+
 /** What became of readings that were brought in. */
 export type Brought = {
   written: LedgerEvent[];
@@ -88,7 +91,11 @@ export async function bringReadings(
   const doubts = foldBatch([...log, ...fresh], last)?.doubts ?? [];
   const odd = new Set(doubts.map((d) => d.eventId));
   const started = Math.min(...log.filter((e) => e.type === 'planned').map((e) => Date.parse(e.at)));
-  const sound = fresh.filter((e) => !odd.has(e.id) && Date.parse(e.at) >= started);
+  // Nobody has read what is still to come: a clock, or a zone, is wrong.
+  const latest = Date.now() + AHEAD_MS;
+  const sound = fresh.filter(
+    (e) => !odd.has(e.id) && Date.parse(e.at) >= started && Date.parse(e.at) <= latest
+  );
   if (sound.length > 0) await write(sound, { sure: true });
   return { written: sound, known: events.length - fresh.length, leftOut: fresh.length - sound.length };
 }

@@ -17,7 +17,7 @@ const DARK = 60;
 /**
  * The colour of a wine as it would be in the light in which a sheet beside it is white; null where the sheet is too dark,
  * or what was taken for wine is lighter than it.
- * @example colourByWhite([120, 20, 40], [240, 240, 240]) // '#7f151b'
+ * @example colourByWhite([120, 20, 40], [240, 240, 240]) // '#80162b'
  */
 export function colourByWhite(wine: Rgb, sheet: Rgb): string | null {
   if (Math.max(...sheet) < DARK) return null;

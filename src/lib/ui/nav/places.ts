@@ -1,3 +1,4 @@
+import { base } from '$app/paths';
 import BookOpen from '@lucide/svelte/icons/book-open';
 import CalendarCheck from '@lucide/svelte/icons/calendar-check';
 import Cherry from '@lucide/svelte/icons/cherry';
@@ -7,9 +8,12 @@ import Settings from '@lucide/svelte/icons/settings';
 import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 import Wine from '@lucide/svelte/icons/wine';
 
+/** Today, also where Vecino stands under a path of another server. */
+const HOME = `${base}/`;
+
 /** The places that work, in the order of a day's walk. */
 export const PLACES = [
-  { href: '/', label: 'Today', icon: CalendarCheck },
+  { href: HOME, label: 'Today', icon: CalendarCheck },
   { href: '/harvest', label: 'Harvest', icon: Cherry },
   { href: '/plan', label: 'Plan', icon: ShoppingBasket },
   { href: '/batches', label: 'Batches', icon: FlaskRound },
@@ -20,4 +24,4 @@ export const PLACES = [
 ] as const;
 
 export const isHere = (path: string, href: string): boolean =>
-  href === '/' ? path === '/' : path.startsWith(href);
+  href === HOME ? path === HOME || path === base : path.startsWith(href);

@@ -52,7 +52,7 @@
     return () => view?.removeEventListener('resize', place);
   });
 
-  const hereId = $derived(/^\/batches\/([^/]+)/.exec(page.url.pathname)?.[1] ?? null);
+  const hereId = $derived(/\/batches\/([^/]+)/.exec(page.url.pathname)?.[1] ?? null);
   const wines = $derived([...runningBatches(), ...bottled]);
   const ctx = $derived.by(() => {
     // The clock is read anew with every letter, and as the lists change.

@@ -199,6 +199,9 @@
             zone
           )}.
         </p>{/if}
+      {#if found.kept.some((s) => s.at > household.now + 300_000)}<p class="bg-tint-straw px-2 py-1 text-ink">
+          Some lie ahead of now, and will be left out: is the zone right, and the day before the month?
+        </p>{/if}
       {#if found.badCount > 0}
         <details>
           <summary class="min-h-11 cursor-pointer py-2 text-rosehip"

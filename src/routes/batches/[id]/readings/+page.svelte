@@ -15,6 +15,8 @@
       class="small inline-flex min-h-11 items-center underline underline-offset-4">{open.batch.state.name}</a
     >
   </p>
-  <h1 class="sentence pb-2"><b>Readings of a logger</b> for the {open.batch.state.name.toLowerCase()}.</h1>
+  <h1 class="sentence pb-2 font-normal">
+    <b>Readings of a logger</b> for the {open.batch.state.name.toLowerCase()}.
+  </h1>
   {#key open.batch.id}<ReadingsIn batch={open.batch} />{/key}
 {:else if open.isMissing}<h1 class="sentence pt-4">There is no such batch here.</h1>{/if}
