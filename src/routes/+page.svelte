@@ -101,6 +101,8 @@
       {#await import('$lib/ui/today/DoneToday.svelte') then { default: DoneToday }}<DoneToday
           deeds={done.deeds}
         />{/await}
+      {#if household.counts.batches > 0}{#await import('$lib/ui/today/ToTaste.svelte') then { default: ToTaste }}<ToTaste
+          />{/await}{/if}
       {#await import('$lib/ui/today/Unsaved.svelte') then { default: Unsaved }}<Unsaved />{/await}
     </div>
     <Week />

@@ -94,7 +94,7 @@ export class VecinoDb extends Dexie {
     this.version(6).stores({ lessons: 'id' });
     // Bottles in hand and what comes due in them are found without reading the rest.
     this.version(7).stores({
-      summaries: 'id, [running+startedAt], *words, *lotIds, recipeId, nextAt, bottles',
+      summaries: 'id, [running+startedAt], *words, *lotIds, recipeId, nextAt, bottles, tasteAt',
       racks: 'id',
       photos: 'id, batchId',
       imports: 'id, at'

@@ -142,6 +142,13 @@ export async function winesInBottle(): Promise<Batch[]> {
   return sorted(found).batches;
 }
 
+/** Wines in bottle that are to be tasted by now, those that wait longest first, so many of them; and how many there are. */
+export async function winesToTaste(at: number, limit: number): Promise<{ batches: Batch[]; all: number }> {
+  const due = db.summaries.where('tasteAt').belowOrEqual(at);
+  const [rows, all] = await Promise.all([due.limit(limit).toArray(), due.count()]);
+  return { batches: sorted(rows).batches, all };
+}
+
 /** Every wine there is and was, newest first. */
 export const everyBatch = async (): Promise<Batch[]> => sorted(await db.summaries.toArray()).batches;
 

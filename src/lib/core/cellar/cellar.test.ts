@@ -256,14 +256,15 @@ describe('a tasting as a job', () => {
     expect(jobs(190).map((d) => d.status)).toEqual(['due']);
   });
 
-  it('is not asked of the last bottle, and brings a settled wine back to the walk on its day', () => {
+  it('is not asked of the last bottle, and a wine is found on its day without reading the others', () => {
     const last = on(130, 'open', { bottleId: filled.id, count: 11 });
     expect(tastingDueOf(state([last], 200))).toBeNull();
     const sum = (day: number) => summaryOf(BASE, filled.batchId, at(day))!;
     expect(sum(130)).toMatchObject({ running: 0, bottles: 12 });
-    expect(sum(130).nextAt).toBeCloseTo(T0 + 6 * MONTH, -3);
-    expect(sum(190).running).toBe(1);
+    expect(sum(130).tasteAt).toBeCloseTo(T0 + 6 * MONTH, -3);
+    // Nobody tasted it: two months on the next time stands instead.
     expect(sum(190).nextAt).toBeGreaterThan(at(230));
+    expect(sum(250).tasteAt).toBeCloseTo(T0 + 9 * MONTH, -3);
   });
 });
 

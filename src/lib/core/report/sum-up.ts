@@ -56,16 +56,14 @@ export function summaryOf(
   const standing = standingOf(s);
   const tasting = s.fills.length === 0 ? tastingDueOf(s) : null;
   const isRunning =
-    s.fills.length > 0 ||
-    dangersOf(s, standing.belief).length > 0 ||
-    testBottlesOf(s).length > 0 ||
-    (tasting !== null && tasting.dueAt <= at);
-  // A wine in bottle is looked at again when it is to be tasted, and once more when nobody did.
-  const turnsAt = tasting ? (tasting.dueAt > at ? tasting.dueAt : tasting.lateAt + 1) : null;
+    s.fills.length > 0 || dangersOf(s, standing.belief).length > 0 || testBottlesOf(s).length > 0;
+  // What nobody tasted is looked at once more: then the next time comes.
+  const turnsAt = tasting ? tasting.lateAt + 1 : null;
   return {
     id,
     running: isRunning ? 1 : 0,
     bottles: s.bottled.reduce((n, b) => n + b.left, 0),
+    tasteAt: tasting?.dueAt ?? null,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),
     ...usedBy(events, id),

@@ -13,10 +13,12 @@ export const SUMMARY_VERSION = 11;
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
   id: string;
-  /** 1 while wine stands in a vessel, or in bottles that could burst, are to be tried or tasted; 0 once it is all bottled or gone */
+  /** 1 while wine stands in a vessel, or in bottles that could burst or are to be tried; 0 once it is all bottled or gone */
   running: 0 | 1;
   /** bottles of it that are left */
   bottles: number;
+  /** when a wine that is all in bottles is next to be tasted, ms; null where it is not */
+  tasteAt: number | null;
   startedAt: number;
   /** words of its name, for looking it up */
   words: string[];

@@ -11,6 +11,9 @@
 
   /** Every bottle: what to drink now, what to leave, where each lies. */
   let batches = $state.raw<Batch[] | null>(null);
+  /** So many of each group are drawn until more are asked for. */
+  const PAGE = 40;
+  let most = $state(PAGE);
   let text = $state('');
   let open = $state<string | null>(null);
   const hand = createHand();
@@ -101,7 +104,7 @@
             {#if i === 0}<div class="hidden lg:block"><WindowBar window={null} {now} /></div>{/if}
           </div>
           <ul class="inkline">
-            {#each list as w (w.bottling.eventId)}<WineRow
+            {#each list.slice(0, most) as w (w.bottling.eventId)}<WineRow
                 wine={w}
                 ingredients={plans.get(w.batchId) ?? []}
                 {hand}
@@ -109,6 +112,9 @@
                 onopen={() => (open = open === w.bottling.eventId ? null : w.bottling.eventId)}
               />{/each}
           </ul>
+          {#if list.length > most}<button class="btn btn-plain" onclick={() => (most += 5 * PAGE)}
+              >Show {list.length - most} more</button
+            >{/if}
         </section>
       {:else}<p>No bottle by that name.</p>{/each}
     </div>
