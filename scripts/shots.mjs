@@ -59,7 +59,6 @@ const VIEWS = {
   today: [DESK, go('/')],
   'today-phone': [PHONE, go('/')],
   plan: [DESK, planRhubarb],
-  'plan-cellar': [DESK, planRhubarb, 'dark'],
   clash: [
     DESK,
     async (page) => {
@@ -157,6 +156,14 @@ const VIEWS = {
     }
   ],
   batches: [DESK, go('/batches')],
+  cellar: [
+    DESK,
+    async (page) => {
+      await go('/cellar')(page);
+      await page.locator('li[data-wine="Damson"]').waitFor();
+    },
+    'dark'
+  ],
   settings: [DESK, go('/settings')]
 };
 

@@ -108,7 +108,9 @@ try {
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Batches' }).click();
   await page
     .getByRole('main')
-    .getByRole('link', { name: /^Elderberry/ }).first().click();
+    .getByRole('link', { name: /^Elderberry/ })
+    .first()
+    .click();
   await page.getByTestId('batch-sentence').waitFor();
   const answered = await page.evaluate(async (base) => {
     const r = await fetch(`${base}/api/devices/x/readings`, {

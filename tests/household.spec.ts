@@ -202,6 +202,14 @@ const PAGES: [string, ((page: Page) => Promise<void>)?][] = [
     }
   ],
   ['/batches'],
+  [
+    '/cellar',
+    async (page) => {
+      await page.locator('li[data-wine="Damson"] button').first().click();
+      await page.getByRole('button', { name: /^row 3, place 1: Damson/ }).click();
+      await expect(page.getByRole('region', { name: 'In hand' })).toBeVisible();
+    }
+  ],
   ['/settings'],
   ['/almanac'],
   ['/almanac/produce/quince'],
@@ -266,7 +274,7 @@ async function faults(page: Page, where: string, part = 'body') {
 /** Every form, on a wine in the bucket and on one in glass. */
 const FORMS = {
   Elderberry: ['Read gravity', 'Pitch again', 'Fruit out', 'Rack', 'Add', 'Sample, loss', 'Note'],
-  Quince: ['Top up', 'Steep', 'Bottle']
+  Quince: ['Top up', 'Steep', 'Bottle', 'Photo', 'Taste it']
 };
 
 for (const [what, places] of Object.entries({
@@ -312,6 +320,7 @@ test('nothing to press is too small for a thumb', async ({ page }) => {
   for (const path of [
     '/',
     '/batches',
+    '/cellar',
     '/harvest',
     '/plan/recipes',
     '/settings',

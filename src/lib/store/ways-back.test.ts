@@ -1,0 +1,173 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { note } from '$core/commands/observe';
+import { inOrder, type LedgerEvent } from '$core/ledger/log';
+import { foldBatch } from '$core/ledger/run';
+import { union } from '$core/ledger/merge';
+import { mulberry32 } from '$core/maths/draw';
+import { extremeHistory } from '$core/report/extreme.fixture';
+import { InputError } from '$core/units/input-error';
+import { DEFAULT_SETTINGS } from '$core/units/settings';
+import { loadDemo } from '$lib/demo/household';
+import { isArchive, openArchive, packArchive } from '$lib/files/archive';
+import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
+import { db } from './db';
+import { emptyHousehold } from './empty';
+import { perform, undo } from './record';
+import { restoreTo, writtenSince } from './restore';
+import { lastImports, takeImportOut } from './take-out';
+import { keep } from './things';
+import { contentHere, writeImport } from './transfer-file';
+
+const NOW = Date.parse('2026-06-01T09:00:00Z');
+const EXPORTED = '2026-06-01T09:00:00.000Z';
+const textHere = async () => writeFile(await contentHere(DEFAULT_SETTINGS), EXPORTED);
+const bring = async (text: string, name = 'x') => {
+  const preview = previewImport(readFile(text), await contentHere(DEFAULT_SETTINGS));
+  await writeImport(preview, undefined, { name });
+  return preview;
+};
+
+beforeEach(emptyHousehold);
+
+describe('everything in a file', () => {
+  it('out, in and out again is the same to the byte, bottles, racks and tastings with it', async () => {
+    await loadDemo(NOW);
+    const first = await textHere();
+    await emptyHousehold();
+    await bring(first);
+    expect(await textHere()).toBe(first);
+    const again = await bring(first);
+    expect([again.newEvents.length, again.newEntries.length]).toEqual([0, 0]);
+    expect(await textHere()).toBe(first);
+  });
+
+  it('two hundred logs torn in pieces, and brought together in any order, are one and the same', () => {
+    const told = (events: readonly LedgerEvent[]) => writeFile({ events }, EXPORTED);
+    for (let seed = 1; seed <= 200; seed++) {
+      const random = mulberry32(seed);
+      // Ids of a history are its own: what two devices share are the same events.
+      const log = [...new Map(extremeHistory(seed).map((e) => [e.id, e])).values()];
+      const pieces = [0, 1, 2].map(() => log.filter(() => random() < 0.6));
+      const whole = inOrder([...new Map(pieces.flat().map((e) => [e.id, e])).values()]);
+      for (const order of [
+        [0, 1, 2],
+        [2, 0, 1],
+        [1, 2, 0]
+      ]) {
+        const merged = order.reduce<LedgerEvent[]>((a, i) => [...a, ...union(a, pieces[i]!).added], []);
+        expect(told(merged), `seed ${seed}`).toBe(told(whole));
+        expect(foldBatch(merged, NOW + 1e11)?.bottled).toEqual(foldBatch(whole, NOW + 1e11)?.bottled);
+      }
+    }
+  });
+});
+
+describe('an archive of a log and its pictures', () => {
+  const picture = new Blob([new Uint8Array(3000).map((_, i) => (i * 37) % 256)], { type: 'image/jpeg' });
+  const id = '01970000-0000-7000-8000-00000000f070';
+
+  it('holds both, and gives them back as they were', async () => {
+    const packed = await packArchive('{"a":1}', [{ id, blob: picture }]);
+    expect(await isArchive(packed)).toBe(true);
+    expect(await isArchive(new Blob(['{"a":1}']))).toBe(false);
+    const { log, photos } = await openArchive(packed);
+    expect(log).toBe('{"a":1}');
+    expect(new Uint8Array(await photos.get(id)!.arrayBuffer())).toEqual(
+      new Uint8Array(await picture.arrayBuffer())
+    );
+  });
+
+  it('broken in any way it is refused with a reason, or holds its log whole; nothing is thrown that is none', async () => {
+    await loadDemo(NOW);
+    const text = await textHere();
+    const bytes = new Uint8Array(await (await packArchive(text, [{ id, blob: picture }])).arrayBuffer());
+    const random = mulberry32(5);
+    let refused = 0;
+    for (let i = 0; i < 250; i++) {
+      const broken = bytes.slice(0, i % 3 === 0 ? Math.floor(random() * bytes.length) : bytes.length);
+      for (let n = 0; n < 1 + (i % 4); n++)
+        broken[Math.floor(random() * broken.length)]! ^= 1 << Math.floor(random() * 8);
+      try {
+        const { log } = await openArchive(new Blob([broken]));
+        readFile(log);
+        // What came through is what was written: a picture, or a name beside it, was hit.
+        expect(log).toBe(text);
+      } catch (e) {
+        expect(e, `${i}: ${String(e)}`).toBeInstanceOf(InputError);
+        refused += 1;
+      }
+    }
+    expect(refused).toBeGreaterThan(100);
+  });
+
+  it('what is no archive of ours says what is missing', async () => {
+    const { zipSync, strToU8 } = await import('fflate');
+    const zip = (files: Record<string, string>) =>
+      new Blob([
+        zipSync(
+          Object.fromEntries(Object.entries(files).map(([k, v]) => [k, strToU8(v)]))
+        ) as Uint8Array<ArrayBuffer>
+      ]);
+    await expect(openArchive(zip({ 'letter.txt': 'hello' }))).rejects.toThrow('holds no cellar.vecino.json');
+    // Packed anew, tighter, by somebody's own hand: it is read all the same.
+    expect((await openArchive(zip({ 'cellar.vecino.json': '{"b":2}', 'notes.txt': 'x' }))).log).toBe(
+      '{"b":2}'
+    );
+  });
+});
+
+describe('ways back', () => {
+  it('an import is taken out as if it had never come; a wine that was written to since stays whole', async () => {
+    await loadDemo(NOW);
+    const text = await textHere();
+    const wines = await db.summaries.count();
+    await emptyHousehold();
+    await bring(text, 'cellar.json');
+    const [one] = await lastImports();
+    expect(one).toMatchObject({ name: 'cellar.json' });
+    const quince = (await db.events.filter((e) => e.type === 'planned' && e.data.name === 'Quince').first())!;
+    await perform(note(quince.batchId, 'written here'));
+    const { kept, events } = await takeImportOut(one!);
+    expect(kept).toEqual(['Quince']);
+    expect(events).toBeGreaterThan(100);
+    expect(await db.summaries.count()).toBe(1);
+    expect(new Set((await db.events.toArray()).map((e) => e.batchId))).toEqual(new Set([quince.batchId]));
+    expect(await db.racks.count()).toBe(0);
+    expect(await lastImports()).toEqual([]);
+    // And in again: all of it is there once more, and what was written stays.
+    await bring(text);
+    expect(await db.summaries.count()).toBe(wines);
+    expect(await db.events.filter((e) => e.type === 'note' && e.data.text === 'written here').count()).toBe(
+      1
+    );
+  });
+
+  it('everything as it was at a moment, wines and things; undone as one', async () => {
+    await loadDemo(NOW);
+    const before = await db.summaries.toArray();
+    const racks = await db.racks.toArray();
+    const at = Date.now();
+    await new Promise((done) => setTimeout(done, 5));
+    const quince = (await db.events.filter((e) => e.type === 'planned' && e.data.name === 'Quince').first())!;
+    const old = await db.events.filter((e) => e.batchId === quince.batchId && e.type === 'note').first();
+    await perform(note(quince.batchId, 'a slip'));
+    await undo([old!]);
+    await keep('racks', { ...racks[0]!, name: 'elsewhere' });
+    await keep('racks', { id: 'new', name: 'new', rows: 1, cols: 1 });
+    const since = await writtenSince(at);
+    expect(since.wines).toBe(1);
+    expect(since.things).toHaveLength(2);
+    const written = await restoreTo(since);
+    const notes = async () => {
+      const log = await db.events.where('batchId').equals(quince.batchId).toArray();
+      const gone = new Set(log.flatMap((e) => (e.type === 'void' ? [e.data.eventId] : [])));
+      return log.flatMap((e) => (e.type === 'note' && !gone.has(e.id) ? [e.data.text] : []));
+    };
+    expect(await notes()).toEqual(['Bubbles have stopped. Bottle it on Sunday?']);
+    expect(await db.racks.toArray()).toEqual(racks);
+    expect((await db.summaries.toArray()).map((s) => s.id)).toEqual(before.map((s) => s.id));
+    await undo(written);
+    expect(await notes()).toEqual(['a slip']);
+    expect((await writtenSince(Date.now())).events).toEqual([]);
+  });
+});
