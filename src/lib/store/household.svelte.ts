@@ -12,7 +12,7 @@ import { withOwn } from '$core/tables/table';
 import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { db } from './db';
-import { areSummariesStale } from './stamp';
+import { areSummariesStale, eventsHere } from './stamp';
 import { isSound } from '$core/report/summary';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
@@ -222,7 +222,7 @@ export function watchHousehold(): () => void {
           .between([1, -Infinity], [1, Infinity])
           .toArray(),
         batches: await db.summaries.count(),
-        events: await db.events.count()
+        events: await eventsHere()
       }),
       ({ rows, ...found }) => {
         now = Date.now();
@@ -293,7 +293,7 @@ const summaries = () => import('./summaries');
 async function mend(): Promise<void> {
   try {
     const events = await db.events.count();
-    const isStale = events > 0 && (await areSummariesStale());
+    const isStale = events > 0 && (await areSummariesStale(events));
     // Known before any list is shown: what was made of other events is shown to nobody.
     if (isStale) building = 0;
     came('stamp');

@@ -11,7 +11,7 @@ import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 import { newId, zoneHere } from './here';
 import { DEFAULT_SETTINGS, settingsSchema } from '$core/units/settings';
-import { isStamped, stamp } from './stamp';
+import { stampMore } from './stamp';
 import { eventsOf, sumUp, touched } from './summaries';
 
 /** When something happened (ms since 1970), if not now; and when it was written down. */
@@ -102,10 +102,9 @@ export async function write(events: readonly LedgerEvent[], when: When = {}): Pr
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
     await askAbout(events, when.sure === true);
-    const whole = await isStamped();
     await db.events.bulkAdd(events);
     await sumUp(await touched(events));
-    if (whole) await stamp();
+    await stampMore(events.length);
   });
 }
 

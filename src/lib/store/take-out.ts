@@ -1,7 +1,7 @@
 import { isSound } from '$core/report/summary';
 import { KINDS } from '$core/ledger/kept';
 import { db, type Import } from './db';
-import { isStamped, stamp } from './stamp';
+import { stampMore } from './stamp';
 import { sumUp } from './summaries';
 import { sumUpThings } from './things';
 
@@ -31,7 +31,6 @@ export async function takeImportOut(of: Import): Promise<TakenOut> {
     ...KINDS.map((k) => db[k])
   ];
   return db.transaction('rw', tables, async () => {
-    const isWhole = await isStamped();
     const mine = new Set(of.events);
     const events = (await db.events.bulkGet(of.events)).flatMap((e) => (e ? [e] : []));
     const batches = [...new Set(events.map((e) => e.batchId))];
@@ -62,7 +61,7 @@ export async function takeImportOut(of: Import): Promise<TakenOut> {
     );
     await sumUp(new Set(gone.map((e) => e.batchId)));
     await db.imports.delete(of.id);
-    if (isWhole) await stamp();
+    await stampMore(-gone.length);
     return { events: gone.length, kept: names };
   });
 }

@@ -5,7 +5,7 @@ import { db, type Photo } from './db';
 import { newId } from './here';
 import type { Settings } from '$core/units/settings';
 import { sumUpThings } from './things';
-import { isStamped, stamp } from './stamp';
+import { stampMore } from './stamp';
 import { sumUp, touched } from './summaries';
 
 /** Everything that is here, as a file holds it. */
@@ -47,7 +47,6 @@ export async function writeImport(
   ];
   await db.transaction('rw', tables, async () => {
     const isEmpty = (await db.events.count()) === 0;
-    const isWhole = await isStamped();
     for (let i = 0; i < newEvents.length; i += LOT) {
       await db.events.bulkAdd(newEvents.slice(i, i + LOT) as LedgerEvent[]);
       told((0.5 * i) / newEvents.length);
@@ -69,7 +68,7 @@ export async function writeImport(
       things: newEntries.map((e) => e.id),
       photos: photos.map((p) => p.id)
     });
-    if (isWhole) await stamp();
+    await stampMore(newEvents.length);
   });
 }
 
