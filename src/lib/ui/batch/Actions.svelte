@@ -130,8 +130,9 @@
           onclick={() => tell(`${batch.state.name}: stirred.`, () => stir(batch.id))}>Stirred</button
         >{/if}
       {#each all.filter(([, , on]) => on) as [id, label] (id)}
-        <button class="btn {id === 'read' ? 'btn-primary' : 'btn-line'}" onclick={() => (form = id)}
-          >{label}</button
+        <button
+          class="btn {id === (isThere ? 'read' : 'taste') ? 'btn-primary' : 'btn-line'}"
+          onclick={() => (form = id)}>{label}</button
         >
       {/each}
       {#if canBottle && batch.due.some((d) => d.step.id === 'bottle')}<a

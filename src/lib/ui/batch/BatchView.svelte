@@ -137,7 +137,12 @@
           ].filter((p) => p.kg > 0.002)}
         />{/if}
       {#if says.reading !== 'never'}
-        <ThroughTime {effects} to={batch.state.bottled.at(-1)?.at ?? household.now} {colour} />
+        <ThroughTime
+          title={batch.state.fills.length > 0 ? undefined : 'Where the sugar went, day by day'}
+          {effects}
+          to={batch.state.bottled.at(-1)?.at ?? household.now}
+          {colour}
+        />
       {/if}
       <History {batch} {effects} />
       <KeepMade {batch} />

@@ -123,9 +123,13 @@
         <button class="btn btn-plain" onclick={() => hand.drop()}>Put back</button>
       </p>
       {#if held.from}
-        <LeaveForm wine={held.wine} kind={held.kind} from={[held.from]} ondone={() => hand.drop()} />
-        <button class="btn btn-plain px-0!" onclick={() => hand.out()}>Out of the rack, to stand loose</button
-        >
+        <details>
+          <summary class="min-h-11 cursor-pointer py-2.5 underline underline-offset-4"
+            >It leaves the rack</summary
+          >
+          <LeaveForm wine={held.wine} kind={held.kind} from={[held.from]} ondone={() => hand.drop()} />
+          <button class="btn btn-plain px-0!" onclick={() => hand.out()}>It stands loose now</button>
+        </details>
       {/if}
     </div>
   {/if}

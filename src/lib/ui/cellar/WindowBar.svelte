@@ -25,8 +25,10 @@
 {#if w === null}
   <div class="relative h-5 w-full max-w-60 text-[0.8125rem] text-quiet" aria-hidden="true">
     <span class="absolute -translate-x-1/2" style:left="{(100 * today) / W}%">now</span>
-    {#each years as y (y.year)}<span class="absolute -translate-x-1/2" style:left="{(100 * y.at) / W}%"
-        >{y.year}</span
+    <!-- A year that begins right now would be written over it. -->
+    {#each years.filter((y) => y.at - today > 0.13 * W) as y (y.year)}<span
+        class="absolute -translate-x-1/2"
+        style:left="{(100 * y.at) / W}%">{y.year}</span
       >{/each}
   </div>
 {:else}

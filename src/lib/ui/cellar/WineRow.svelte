@@ -59,7 +59,7 @@
     <span class="hidden lg:block"><WindowBar window={w.window} now={household.now} /></span>
     <span class="text-right"
       ><span class="number block text-[1.5rem] leading-none">{w.bottling.left}</span><span class="small"
-        >{sizes.join(', ')}</span
+        >{sizes.length > 1 ? `${sizes.length} sizes` : sizes[0]}</span
       ></span
     >
   </button>

@@ -6,8 +6,9 @@
     effects: readonly Effect[];
     to: number;
     colour: { must: string; fruit: string };
+    title?: string;
   };
-  let { effects, to, colour }: Props = $props();
+  let { effects, to, colour, title = 'The same, day by day' }: Props = $props();
 
   const [W, H] = [800, 46];
   const from = $derived(effects.length > 0 ? Date.parse(effects[0]!.event.at) : 0);
@@ -39,7 +40,7 @@
 {#if points.length > 4}
   <figure class="mt-2">
     <figcaption class="head mb-0.5 flex justify-between">
-      <span>The same, day by day</span><span>{Math.max(1, Math.round((to - from) / 86_400_000))} days</span>
+      <span>{title}</span><span>{Math.max(1, Math.round((to - from) / 86_400_000))} days</span>
     </figcaption>
     <svg
       viewBox="0 0 {W} {H}"
