@@ -1,5 +1,5 @@
 /** The pages and routes there are, by the first part of their address. */
-const PLACES = 'batches|plan|harvest|cellar|bench|almanac|settings|walk|api';
+const PLACES = 'batches|plan|harvest|cellar|bench|almanac|settings|walk|shared|api';
 
 /**
  * For a server that stands under a path of another (`BASE_PATH=/wine`): every address of ours that the code names as

@@ -8,6 +8,8 @@ const self = globalThis.self as unknown as ServiceWorkerGlobalScope;
 /** Each build keeps its own files; those of an older one go once no tab needs them any more. */
 const CACHE = `vecino-${version}`;
 const SHELL = `${base}/`;
+/** What was shared to Vecino waits here until a wine is chosen for it. */
+const SHARED = 'vecino-shared';
 /** A server that has not answered by then is as good as none, ms. */
 const PATIENCE = 3000;
 
@@ -34,7 +36,9 @@ self.addEventListener('activate', (event) => {
   event.waitUntil(
     caches
       .keys()
-      .then((keys) => Promise.all(keys.filter((k) => k !== CACHE).map((k) => caches.delete(k))))
+      .then((keys) =>
+        Promise.all(keys.filter((k) => k !== CACHE && k !== SHARED).map((k) => caches.delete(k)))
+      )
       .then(() => self.clients.claim())
   );
 });
@@ -56,9 +60,28 @@ async function page(request: Request): Promise<Response> {
   }
 }
 
+/** A picture that was shared is kept for the page that asks of which wine it is; a text goes into the quick line. */
+async function shared(request: Request): Promise<Response> {
+  const form = await request.formData();
+  const photo = form.get('photo');
+  const text = ['title', 'text', 'url'].flatMap((k) => form.get(k) ?? []).join(' ');
+  if (!(photo instanceof File) || photo.size === 0)
+    return Response.redirect(`${SHELL}?say=${encodeURIComponent(text.trim())}`, 303);
+  const cache = await caches.open(SHARED);
+  await cache.put(
+    `${base}/shared-photo`,
+    new Response(photo, {
+      headers: { 'content-type': photo.type, 'x-caption': encodeURIComponent(text.trim()) }
+    })
+  );
+  return Response.redirect(`${base}/shared`, 303);
+}
+
 /** Built files never change: from the cache. */
 self.addEventListener('fetch', (event) => {
   const url = new URL(event.request.url);
+  if (event.request.method === 'POST' && url.pathname === `${base}/shared`)
+    return event.respondWith(shared(event.request));
   if (
     event.request.method !== 'GET' ||
     url.origin !== self.location.origin ||

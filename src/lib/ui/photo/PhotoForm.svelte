@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, onMount } from 'svelte';
   import { colourByWhite, type Rgb } from '$core/plan/white';
   import { AskError } from '$core/units/input-error';
   import type { Batch } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/here';
   import { keepPhoto, readyPhoto, type Ready } from '$lib/store/photos';
+  import { dropShared, sharedPhoto } from '$lib/store/shared-photo';
   import { parseWhen } from '../field/parse-when';
   import WhenField from '../field/WhenField.svelte';
   import { sayDone } from '../nav/said.svelte';
@@ -28,12 +29,22 @@
   const colour = $derived(sheet && wine ? colourByWhite(wine, sheet) : null);
   let img = $state<HTMLImageElement>();
 
+  // One that was shared from elsewhere waits for the wine that was chosen.
+  onMount(async () => {
+    const waiting = await sharedPhoto();
+    if (!waiting) return;
+    caption = waiting.caption.slice(0, 400);
+    await take(waiting.blob);
+    await dropShared();
+  });
+
   const forget = () => url && URL.revokeObjectURL(url);
   onDestroy(forget);
 
-  async function open(files: FileList | null) {
-    const file = files?.[0];
-    if (!file) return;
+  const open = async (files: FileList | null) => {
+    if (files?.[0]) await take(files[0]);
+  };
+  async function take(file: Blob) {
     error = '';
     busy = true;
     try {
