@@ -222,3 +222,22 @@ test('of six hundred bottles one is found on a phone in three taps', async ({ pa
   await expect(page.locator('li[data-wine]')).toHaveCount(1);
   await expect(wine(page, 'Wine 37')).toContainText('Vault: row 15, places 13–24');
 });
+
+test('a word that was written is found in any wine; years of one fruit stand side by side', async ({
+  page
+}) => {
+  await demo(page);
+  await page.goto('/batches');
+  await page.getByRole('searchbox', { name: 'Find a wine' }).fill('almond');
+  const written = page.getByRole('region', { name: 'In what was written' });
+  await expect(written.getByRole('link')).toContainText('Dark, round, a hint of almond');
+  await page.getByRole('searchbox', { name: 'Find a wine' }).fill('choir');
+  await expect(written.getByRole('link')).toContainText('Damson');
+  await openCellar(page);
+  await wine(page, 'Damson').getByRole('button').first().click();
+  await wine(page, 'Damson').getByRole('link', { name: 'Beside its other years' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Damson beside Old damson');
+  const table = page.getByRole('region', { name: 'The wines side by side' });
+  await expect(table.getByRole('row', { name: /^Liked/ })).toContainText('5 of 5');
+  await expect(table.getByRole('row', { name: /^Bottles left/ })).toContainText('8 of 11');
+});

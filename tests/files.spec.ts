@@ -345,3 +345,36 @@ test('a picture that is no JPEG comes in as one', async ({ page }) => {
   await expect(form.getByAltText('What is kept')).toHaveAttribute('width', '1600');
   await expect(form.getByAltText('What is kept')).toHaveAttribute('height', '800');
 });
+
+test('one wine, and one lot of the harvest, travel as files of their own', async ({
+  page,
+  browser,
+  baseURL
+}) => {
+  await demo(page);
+  const save = async (press: () => Promise<void>) => {
+    const [file] = await Promise.all([page.waitForEvent('download'), press()]);
+    return { name: file.suggestedFilename(), bytes: readFileSync(await file.path()) };
+  };
+  await page.goto('/batches');
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /^Damson/ })
+    .click();
+  const wine = await save(() => page.getByRole('button', { name: 'Save its file' }).click());
+  expect(wine.name).toBe('damson.vecino.json');
+  await page.goto('/harvest');
+  await page.getByRole('button', { name: 'More for quinces' }).click();
+  const lot = await save(() => page.getByRole('button', { name: 'Save its file' }).click());
+  const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
+  for (const { name, bytes } of [wine, lot]) {
+    await bringIn(other, name, bytes);
+    await other.getByRole('button', { name: 'Bring them in' }).click();
+    await expect(other.getByRole('status')).toContainText('brought in');
+  }
+  await other.goto('/cellar');
+  await expect(other.getByRole('heading', { level: 1 })).toContainText('8 bottles of 1 wine');
+  await other.goto('/harvest');
+  await expect(other.getByRole('main')).toContainText('Quinces');
+  await other.context().close();
+});

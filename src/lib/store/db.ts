@@ -94,6 +94,7 @@ export class VecinoDb extends Dexie {
     this.version(6).stores({ lessons: 'id' });
     // Bottles in hand and what comes due in them are found without reading the rest.
     this.version(7).stores({
+      events: 'id, batchId, [batchId+at], data.from.batchId, type',
       summaries: 'id, [running+startedAt], *words, *lotIds, recipeId, nextAt, bottles, tasteAt',
       racks: 'id',
       photos: 'id, batchId',

@@ -109,7 +109,7 @@
       <input
         class="field w-52!"
         type="search"
-        placeholder="Find a wine"
+        placeholder="Find a wine, or a word"
         aria-label="Find a wine"
         autocomplete="off"
         bind:value={text}
@@ -144,8 +144,11 @@
     </ul>
   </section>
 {:else}
-  {#if text.trim()}<p>No wine by that name.</p>{/if}
+  {#if text.trim()}<p class="mb-4">No wine by that name.</p>{/if}
 {/each}
+{#if text.trim().length > 2}{#await import('$lib/ui/batches/InWords.svelte') then { default: InWords }}<InWords
+      {text}
+    />{/await}{/if}
 {#if bottled.length === limit}
   <button class="btn btn-line" onclick={() => (limit += 5 * PAGE)}>Show older ones</button>
 {/if}

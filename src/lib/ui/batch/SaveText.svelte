@@ -4,7 +4,8 @@
   import { stampOf } from '$core/report/tables';
   import { batchMarkdown } from '$lib/files/batch-markdown';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
-  import { sayDone } from '../nav/said.svelte';
+  import { batchFile } from '$lib/store/file-of';
+  import { sayDone, sayWrong } from '../nav/said.svelte';
   import { download, fileName } from '../recipe/download';
   import { LINES } from '../batches/sums';
   import { eventWords } from '../words/event-words';
@@ -34,10 +35,21 @@
     download(`${fileName(s.name)}.md`, text, 'text/markdown');
     sayDone(`${fileName(s.name)}.md is handed to your downloads.`);
   }
+
+  async function saveFile() {
+    try {
+      const { name, blob } = await batchFile(batch.id, fileName(batch.state.name));
+      download(name, blob, blob.type);
+      sayDone(`${name} is handed to your downloads: this wine alone, to be brought in elsewhere.`);
+    } catch (e) {
+      sayWrong(e);
+    }
+  }
 </script>
 
 <p class="flex flex-wrap gap-x-4">
   <button class="btn btn-plain px-0!" onclick={save}>Save it as text</button>
+  <button class="btn btn-plain px-0!" onclick={saveFile}>Save its file</button>
   {#if batch.state.fills.length > 0}<a class="btn btn-plain px-0!" href="/batches/{batch.id}/readings"
       >Readings of a logger</a
     >{/if}

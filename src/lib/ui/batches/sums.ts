@@ -1,4 +1,6 @@
-import type { OpenBatch } from '$lib/store/household.svelte';
+import { cellarOf } from '$core/cellar/stock';
+import { household, type OpenBatch } from '$lib/store/household.svelte';
+import { ageWords } from '../cellar/words';
 import { acidWater, liquid } from '$core/liquid/stock';
 import { titratableAcidity } from '$core/liquid/acid';
 import { contents } from '$core/ledger/state';
@@ -38,7 +40,35 @@ export const LINES: Line[] = [
     of: (b) =>
       b.state.tastings.map((t) => `${t.text}${t.liking ? ` (${t.liking} of 5)` : ''}`).join('; ') || none
   },
-  { what: 'Bottles', of: (b) => String(b.state.bottled.reduce((n, x) => n + x.count, 0) || none) }
+  {
+    what: 'Liked',
+    of: (b) => {
+      const liked = b.state.tastings.flatMap((t) => (t.liking === null ? [] : [t.liking]));
+      return liked.length === 0 ? none : `${liked.join(', then ')} of 5`;
+    }
+  },
+  {
+    what: 'Bottles left',
+    of: (b) => {
+      const all = b.state.bottled.reduce((n, x) => n + x.count, 0);
+      return all === 0 ? none : `${b.state.bottled.reduce((n, x) => n + x.left, 0)} of ${all}`;
+    }
+  },
+  {
+    what: 'In its time',
+    of: (b) =>
+      cellarOf({ state: b.state, belief: b.standing.belief, dangers: b.dangers }, household.now)
+        .map((w) => ageWords(w, household.now))
+        .join('; ') || none
+  },
+  {
+    what: 'Cost a bottle',
+    of: (b) => {
+      const count = b.state.bottled.reduce((n, x) => n + x.count, 0);
+      const cost = b.state.bottled.reduce((n, x) => n + x.cost, 0);
+      return count > 0 && cost > 0 ? (cost / count).toFixed(2) : none;
+    }
+  }
 ];
 
 function daysOnFruit(b: OpenBatch): string {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { byYear, cellarOf, drinkNow, toDrink, type CellarWine } from '$core/cellar/stock';
+  import { amountOf } from '$core/plan/plan';
   import { counted } from '$core/units/format';
   import { household, winesInBottle, type Batch } from '$lib/store/household.svelte';
   import { createHand } from './held.svelte';
@@ -28,6 +29,16 @@
     )
   );
   const plans = $derived(new Map((batches ?? []).map((b) => [b.id, b.state.plan.ingredients])));
+  /** What weighs most in a wine, by which its years are known again. */
+  const fruitOf = (id: string): string =>
+    (plans.get(id) ?? [])
+      .filter((i) => i.kind === 'produce' || i.kind === 'juice')
+      .sort((a, b) => amountOf(b) - amountOf(a))
+      .map((i) => ('produceId' in i ? i.produceId : ''))[0] ?? '';
+  const vintagesOf = (w: CellarWine): string[] =>
+    [...new Set(wines.map((x) => x.batchId))]
+      .filter((id) => id !== w.batchId && fruitOf(id) !== '' && fruitOf(id) === fruitOf(w.batchId))
+      .slice(0, 2);
   const bottles = $derived(wines.reduce((n, w) => n + w.bottling.left, 0));
   const words = $derived(text.trim().toLowerCase().split(/\s+/).filter(Boolean));
   const found = $derived(
@@ -108,6 +119,7 @@
                 wine={w}
                 ingredients={plans.get(w.batchId) ?? []}
                 {hand}
+                vintages={vintagesOf(w)}
                 isOpen={open === w.bottling.eventId}
                 onopen={() => (open = open === w.bottling.eventId ? null : w.bottling.eventId)}
               />{/each}

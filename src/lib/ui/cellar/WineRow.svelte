@@ -15,10 +15,12 @@
     wine: CellarWine;
     ingredients: readonly Ingredient[];
     hand: Hand;
+    /** wines of the same fruit of other years, two at most */
+    vintages: string[];
     isOpen: boolean;
     onopen: () => void;
   };
-  let { wine: w, ingredients, hand, isOpen, onopen }: Props = $props();
+  let { wine: w, ingredients, hand, vintages, isOpen, onopen }: Props = $props();
 
   const colour = $derived(mustColour(ingredients).must);
   const left = $derived(leftWords(w, household.now));
@@ -83,6 +85,10 @@
               : ''}</button
           >{/each}
         <a class="btn btn-plain" href="/batches/{w.batchId}/labels">Labels</a>
+        {#if vintages.length > 0}<a
+            class="btn btn-plain"
+            href="/batches/compare?of={[w.batchId, ...vintages].join(',')}">Beside its other years</a
+          >{/if}
         <a class="btn btn-plain" href="/batches/{w.batchId}">All of it</a>
       </p>
       <p class="small">

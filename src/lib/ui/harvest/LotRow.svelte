@@ -6,7 +6,9 @@
   import { household } from '$lib/store/household.svelte';
   import { keep, takeOff } from '$lib/store/things';
   import { readTyped } from '../field/read-text';
-  import { tell } from '../nav/said.svelte';
+  import { thingFile } from '$lib/store/file-of';
+  import { download, fileName } from '../recipe/download';
+  import { sayDone, tell } from '../nav/said.svelte';
   import Pop from '../pop/Pop.svelte';
   import type { Stored } from './stored';
 
@@ -58,6 +60,11 @@
     } catch (e) {
       error = explain(e);
     }
+  }
+  async function saveFile() {
+    const { name, blob } = await thingFile('harvest', s.lot.id, fileName(s.produce.plural));
+    download(name, blob, blob.type);
+    sayDone(`${name} is handed to your downloads.`);
   }
   const day = $derived(
     new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(Date.parse(s.lot.at))
@@ -120,6 +127,7 @@
             </div>
             {#if error}<p class="text-rosehip" role="alert">{error}</p>{/if}
           {/if}
+          <button class="min-h-11 underline underline-offset-4" onclick={saveFile}>Save its file</button>
           {#if s.batches.length === 0}
             <button
               class="min-h-11 underline underline-offset-4"
