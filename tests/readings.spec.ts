@@ -122,6 +122,8 @@ test('bubbles are counted by tapping, with the space key, and the middle interva
   await page.clock.install();
   await startRhubarb(page);
   await page.getByRole('button', { name: 'Look, taste' }).click();
+  // The time stands still but for what is told to pass: a slow machine counts no slower.
+  await page.clock.pauseAt(new Date((await page.evaluate(() => Date.now())) + 3000));
   await page.getByRole('button', { name: 'Count them by tapping' }).click();
   const group = page.getByRole('group', { name: 'Bubbles by tapping' });
   // Every four seconds, and one of them missed.
@@ -129,11 +131,12 @@ test('bubbles are counted by tapping, with the space key, and the middle interva
     if (i > 0) await page.clock.runFor(i === 4 ? 8000 : 4000);
     await page.keyboard.press('Space');
   }
-  await expect(group).toContainText('8 in 32 s, about 15 a minute');
+  await expect(group).toContainText(/8 in 3[12] s, about 15 a minute/);
   await page.clock.runFor(30_000);
   await expect(group).toBeHidden();
   await expect(page.getByLabel('Bubbles', { exact: true })).toHaveValue('7');
-  await expect(page.getByLabel('in seconds')).toHaveValue(/^28(\.\d)?$/);
+  await expect(page.getByLabel('in seconds')).toHaveValue('28');
+  await page.clock.resume();
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByRole('region', { name: 'What happened' })).toContainText(/7 bubbles in 28/);
 });

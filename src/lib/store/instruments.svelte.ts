@@ -82,7 +82,9 @@ async function write(i: Instrument, ear: Ear): Promise<void> {
   if (!one || !i.batchId || !isWorth(ear.kept, one, USUAL)) return;
   ear.kept = one;
   try {
-    await bringReadings(i.batchId, [one], i.name, i.vesselId);
+    const { leftOut } = await bringReadings(i.batchId, [one], i.name, i.vesselId);
+    // It was racked from under it, or never went in.
+    if (leftOut > 0) tell(i.id, { lost: 'what it reads cannot be of that wine: say what it is in' });
   } catch (e) {
     tell(i.id, { lost: e instanceof Error ? e.message : String(e) });
   }

@@ -45,7 +45,10 @@ export async function takeImportOut(of: Import): Promise<TakenOut> {
     );
     const gone = events.filter((e) => !later.has(e.batchId));
     await db.events.bulkDelete(gone.map((e) => e.id));
-    await db.photos.bulkDelete(of.photos);
+    const photos = (await db.photos.bulkGet(of.photos)).flatMap((p) =>
+      p && !later.has(p.batchId) ? [p.id] : []
+    );
+    await db.photos.bulkDelete(photos);
     const entries = (await db.things.bulkGet(of.things)).flatMap((e) => (e ? [e] : []));
     // What later entries speak of stays.
     const spoken = new Set(

@@ -11,6 +11,7 @@ import { loadDemo } from '$lib/demo/household';
 import { isArchive, openArchive, packArchive } from '$lib/files/archive';
 import { previewImport, readFile, writeFile } from '$lib/files/vecino-file';
 import { db } from './db';
+import { newId } from './here';
 import { emptyHousehold } from './empty';
 import { perform, undo } from './record';
 import { restoreTo, writtenSince } from './restore';
@@ -127,11 +128,18 @@ describe('ways back', () => {
     expect(one).toMatchObject({ name: 'cellar.json' });
     const quince = (await db.events.filter((e) => e.type === 'planned' && e.data.name === 'Quince').first())!;
     await perform(note(quince.batchId, 'written here'));
+    const photo = (batchId: string) => ({ id: newId(), batchId, width: 1, height: 1, blob: new Blob(['x']) });
+    const other = (await db.summaries.toArray()).find((s) => s.id !== quince.batchId)!;
+    const photos = [photo(quince.batchId), photo(other.id)];
+    await db.photos.bulkAdd(photos);
+    one!.photos = photos.map((p) => p.id);
     const { kept, events } = await takeImportOut(one!);
     expect(kept).toEqual(['Quince']);
     expect(events).toBeGreaterThan(100);
     expect(await db.summaries.count()).toBe(1);
     expect(new Set((await db.events.toArray()).map((e) => e.batchId))).toEqual(new Set([quince.batchId]));
+    // Its pictures stay with it.
+    expect(await db.photos.toCollection().primaryKeys()).toEqual([photos[0]!.id]);
     expect(await db.racks.count()).toBe(0);
     expect(await lastImports()).toEqual([]);
     // And in again: all of it is there once more, and what was written stays.

@@ -8,8 +8,8 @@
   import { bringReadings, keepMapping, mappingFor, openReadings } from '$lib/store/readings-in';
   import type { Looked, ReadIn } from '$lib/files/csv-in';
   import { sayDone } from '../nav/said.svelte';
-  import { dayWord } from '../shelf/when';
   import { explain } from '../words/own-units';
+  import Holds from './Holds.svelte';
   import Preview from './Preview.svelte';
 
   /** Readings that a logger kept: a file is looked at, its columns named, and what matters of it is written down. */
@@ -187,40 +187,5 @@
   {#if !hasTime}<p role="alert" class="text-rosehip">No column is named as the time.</p>
   {:else if !hasFigure}<p role="alert" class="text-rosehip">No column is named as a figure.</p>
   {:else if !found && !busy}<button class="btn btn-primary" onclick={read}>Read all of it</button>{/if}
-  {#if found}
-    <div class="border-[1.5px] border-ink bg-slip p-4" role="region" aria-label="What the file holds">
-      <p class="number text-[1.1875rem]">
-        {counted(found.kept.length, 'reading')} of {counted(found.rows, 'row')} to write down
-      </p>
-      {#if found.kept.length > 0}<p>
-          From {dayWord(found.kept[0]!.at, household.now, zone)} to {dayWord(
-            found.kept.at(-1)!.at,
-            household.now,
-            zone
-          )}.
-        </p>{/if}
-      {#if found.kept.some((s) => s.at > household.now + 300_000)}<p class="bg-tint-straw px-2 py-1 text-ink">
-          Some lie ahead of now, and will be left out: is the zone right, and the day before the month?
-        </p>{/if}
-      {#if found.badCount > 0}
-        <details>
-          <summary class="min-h-11 cursor-pointer py-2 text-rosehip"
-            >{counted(found.badCount, 'row')} cannot be read and {found.badCount === 1 ? 'is' : 'are'} left out</summary
-          >
-          <ul>
-            {#each found.bad as b (b.line)}<li class="small">row {b.line}: {b.why}</li>{/each}
-          </ul>
-        </details>
-      {/if}
-      <p class="small">
-        What reads by itself says where the wine is about; that its sugar is gone only a hand reading shows.
-      </p>
-      <p class="mt-2 flex gap-2">
-        <button class="btn btn-primary" disabled={found.kept.length === 0 || busy !== null} onclick={bring}
-          >Write them down</button
-        >
-        <button class="btn btn-line" onclick={leave}>Leave it</button>
-      </p>
-    </div>
-  {/if}
+  {#if found}<Holds {found} {zone} isBusy={busy !== null} onbring={bring} onleave={leave} />{/if}
 {/if}
