@@ -230,7 +230,7 @@ describe('when a wine is to be drunk', () => {
     expect(wines).toHaveLength(1);
     const young = {
       ...wines[0]!,
-      window: { ...wines[0]!.window, bestFrom: at(day) + 2 * MONTH },
+      drink: { ...wines[0]!.drink, bestFrom: at(day) + 2 * MONTH },
       age: 'drinkable' as const
     };
     expect(toDrink(wines, at(day))).toHaveLength(wines[0]!.age === 'best' ? 1 : 0);

@@ -1,6 +1,6 @@
 import { findRoot } from '../maths/root';
 import { kindWays } from '../must/adjust';
-import { evaluate } from '../must/evaluate';
+import { likelyFigures } from '../must/balance';
 import { mixOf } from '../must/mix';
 import { choiceOf } from '../tables/schools';
 import { ACID_ADDITIONS } from '../tables/substances';
@@ -27,7 +27,7 @@ export type Change = {
 type Make = (plan: Plan, w: Wishes, stood: Stood) => Omit<Change, 'id'> | null;
 
 const gl = (x: number): string => x.toFixed(1);
-const litresOf = (plan: Plan): number => evaluate(plan).likely.intoGlassL;
+const litresOf = (plan: Plan): number => likelyFigures(plan).intoGlassL;
 const grams = (kg: number): string => `${Math.max(1, Math.round(1000 * Math.abs(kg)))} g`;
 const isBase = (i: Ingredient): boolean =>
   i.kind === 'acid' && (i.acidId === 'potassium-bicarbonate' || i.acidId === 'calcium-carbonate');
@@ -54,7 +54,7 @@ function softened(plan: Plan, taGL: number): { plan: Plan; less: { item: Ingredi
   for (const n of sharpeners(plan)) {
     const item = now.ingredients[n]!;
     const had = amountOf(item);
-    const taAt = (amount: number) => evaluate(withRow(now, n, amount)).likely.taGL;
+    const taAt = (amount: number) => likelyFigures(withRow(now, n, amount)).taGL;
     if (had <= 0 || taAt(had) <= taGL + 0.02) continue;
     const left = taAt(0) >= taGL ? 0 : findRoot((x) => taAt(x) - taGL, 0, had, 1e-6);
     less.push({ item, by: had - left });
@@ -74,14 +74,14 @@ const amountSaid = (i: Ingredient, by: number): string => {
 const acid: Make = (plan, w, stood) => {
   if (w.acid === undefined) return null;
   const wanted = stood.taGL + w.acid;
-  const must = evaluate(plan).likely.taGL + w.acid;
+  const must = likelyFigures(plan).taGL + w.acid;
   const said = `${gl(wanted)} for ${gl(stood.taGL)} g/L`;
   const litres = inL(litresOf(plan));
   const kept = (p: Plan): Plan =>
     p.target?.taGL ? { ...p, target: { ...p.target, taGL: Number(gl(must)) } } : p;
   if (w.acid < 0) {
     const { plan: next, less } = softened(plan, must);
-    const left = evaluate(next).likely.taGL - must;
+    const left = likelyFigures(next).taGL - must;
     const way =
       left > 0.2
         ? kindWays(mixOf(next).all, { taGL: must }).find((x) => x.id === 'potassium-bicarbonate')
@@ -165,7 +165,7 @@ const sweet: Make = (plan, w, stood) => {
 
 const strength: Make = (plan, w, stood) => {
   if (w.abv === undefined) return null;
-  const was = plan.target?.abv ?? Number(evaluate(plan).likely.potentialAbv.toFixed(1));
+  const was = plan.target?.abv ?? Number(likelyFigures(plan).potentialAbv.toFixed(1));
   const abv = Math.min(18, Math.max(5, was + w.abv));
   const next = solvePlan({ ...plan, target: { volumeL: null, ...plan.target, abv } }).plan;
   const sugar = (p: Plan) => p.ingredients.reduce((kg, i) => kg + (i.kind === 'sugar' ? i.massKg : 0), 0);

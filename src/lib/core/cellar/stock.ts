@@ -12,7 +12,7 @@ export type CellarWine = {
   zone: string;
   bottling: Bottling;
   facts: Facts;
-  window: DrinkWindow;
+  drink: DrinkWindow;
   age: Age;
   danger: Danger | null;
   /** how well it was last liked in bottle, 1 to 5 */
@@ -29,7 +29,7 @@ export const cellarOf = ({ state: s, belief, dangers }: OneBatch, at: number): C
     .filter((b) => b.left > 0)
     .map((bottling) => {
       const facts = factsOf(s, { bottling, sizeL: bottling.bottles[0]!.sizeL }, belief);
-      const window = windowOf(s, bottling, facts);
+      const drink = windowOf(s, bottling, facts);
       return {
         batchId: s.id,
         name: s.name,
@@ -37,8 +37,8 @@ export const cellarOf = ({ state: s, belief, dangers }: OneBatch, at: number): C
         zone: s.zone,
         bottling,
         facts,
-        window,
-        age: ageOf(window, at),
+        drink,
+        age: ageOf(drink, at),
         danger: dangers.find((d) => d.bottlingId === bottling.eventId) ?? null,
         liking: s.tastings.findLast((t) => t.at >= bottling.at && t.liking !== null)?.liking ?? null,
         costEach: bottling.count > 0 ? bottling.cost / bottling.count : 0
@@ -57,7 +57,7 @@ export function paceOf(b: Bottling, at: number): number {
  * there. Whole bottles, never under none.
  */
 export function leftForBest(
-  { bottling: b, window: w }: Pick<CellarWine, 'bottling' | 'window'>,
+  { bottling: b, drink: w }: Pick<CellarWine, 'bottling' | 'drink'>,
   at: number
 ): number {
   const months = Math.max(0, (w.bestFrom - at) / MONTH);
@@ -72,7 +72,7 @@ export function drinkNow(w: CellarWine, at: number): 'fading' | 'last-month' | '
   if (w.danger) return null;
   if (w.age === 'fading' || w.age === 'past') return 'fading';
   if (w.age !== 'best') return null;
-  return w.window.bestTo - at < SOON * MONTH ? 'last-month' : 'best';
+  return w.drink.bestTo - at < SOON * MONTH ? 'last-month' : 'best';
 }
 
 /** What to drink this month: what fades first, then what is at the end of its best, then what is best and most plenty. */
@@ -85,9 +85,7 @@ export function toDrink(wines: readonly CellarWine[], at: number): CellarWine[] 
     })
     .sort(
       (a, b) =>
-        rank[a.why] - rank[b.why] ||
-        a.w.window.last - b.w.window.last ||
-        b.w.bottling.left - a.w.bottling.left
+        rank[a.why] - rank[b.why] || a.w.drink.last - b.w.drink.last || b.w.bottling.left - a.w.bottling.left
     )
     .map((x) => x.w);
 }

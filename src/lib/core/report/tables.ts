@@ -7,7 +7,7 @@ import { liquid } from '../liquid/stock';
 import type { HarvestLot } from '../plan/harvest';
 import { BOTTLES } from '../tables/bottles';
 import { produceById } from '../tables/table';
-import { inZone } from '../units/zone';
+import { civilDay, inZone } from '../units/zone';
 import type { Rack } from '../vessels/rack';
 import type { Stands } from './stands';
 
@@ -19,20 +19,7 @@ const round = (x: number | null | undefined, digits: number): number | null =>
 
 /** A moment as a spreadsheet reads it, in its own zone: `2026-05-31 18:30`. */
 export const stampOf = (at: number, zone: string): string =>
-  inZone(
-    at,
-    zone,
-    {
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
-      hour: '2-digit',
-      minute: '2-digit',
-      hourCycle: 'h23'
-    },
-    'sv-SE'
-  );
-const dayOf = (at: number, zone: string): string => stampOf(at, zone).slice(0, 10);
+  `${civilDay(at, zone)} ${inZone(at, zone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })}`;
 
 type Named = (vesselId: string | undefined | null) => string;
 
@@ -108,7 +95,7 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
     const ta = s.measured.taGL ?? (stock && liquid(stock) ? acidityOf(stock).taGL : null);
     return [
       s.name,
-      dayOf(s.startedAt, s.zone),
+      civilDay(s.startedAt, s.zone),
       standing.stage,
       s.fills.map((f) => vessel(f.vesselId)).join(', '),
       round(volumeOf(s), 2),
@@ -149,7 +136,7 @@ export const cellarTable = (batches: readonly Stands[], racks: readonly Rack[], 
     cellarOf({ state: b.state, belief: b.standing.belief, dangers: b.dangers }, at).flatMap((w) =>
       w.bottling.bottles.flatMap((k) => {
         if (k.left === 0) return [];
-        const day = (t: number) => dayOf(t, w.zone);
+        const day = (t: number) => civilDay(t, w.zone);
         return [
           [
             w.name,
@@ -161,10 +148,10 @@ export const cellarTable = (batches: readonly Stands[], racks: readonly Rack[], 
             whereOf(w, racks)
               .map((x) => `${x.name} (${x.count})`)
               .join(', '),
-            day(w.window.first),
-            day(w.window.bestFrom),
-            day(w.window.bestTo),
-            day(w.window.last),
+            day(w.drink.first),
+            day(w.drink.bestFrom),
+            day(w.drink.bestTo),
+            day(w.drink.last),
             w.danger ? 'yes' : '',
             w.facts.contains.join(', '),
             w.liking,
@@ -185,13 +172,13 @@ export const harvestTable = (
   head: ['produce', 'weighed in', 'kg', 'form', 'weighed', 'place', 'kg used', 'in', 'what became of it'],
   rows: lots.map((l) => [
     l.entry?.plural ?? produceById(l.produceId)?.plural ?? l.produceId,
-    dayOf(Date.parse(l.at), zone),
+    civilDay(Date.parse(l.at), zone),
     round(l.massKg, 3),
     l.form ?? 'fresh',
     l.weighed ?? '',
     l.place ?? '',
     round(used.get(l.id)?.kg ?? 0, 3),
     (used.get(l.id)?.batches ?? []).map((b) => b.name).join(', '),
-    l.fates.map((f) => `${f.what} ${round(f.massKg, 3)} kg ${dayOf(Date.parse(f.at), zone)}`).join('; ')
+    l.fates.map((f) => `${f.what} ${round(f.massKg, 3)} kg ${civilDay(Date.parse(f.at), zone)}`).join('; ')
   ])
 });

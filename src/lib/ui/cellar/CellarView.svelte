@@ -52,7 +52,7 @@
     const isDrunk = new Set(drink);
     const rest = found
       .filter((w) => !isDrunk.has(w) && !w.danger)
-      .sort((a, b) => a.window.bestFrom - b.window.bestFrom);
+      .sort((a, b) => a.drink.bestFrom - b.drink.bestFrom);
     return (
       [
         ['Could burst', found.filter((w) => w.danger)],
@@ -69,8 +69,8 @@
   const first = $derived(toDrink(wines, now)[0]);
   const next = $derived(
     wines
-      .filter((w) => !w.danger && w.window.bestFrom > now)
-      .sort((a, b) => a.window.bestFrom - b.window.bestFrom)[0]
+      .filter((w) => !w.danger && w.drink.bestFrom > now)
+      .sort((a, b) => a.drink.bestFrom - b.drink.bestFrom)[0]
   );
   const years = $derived(byYear(wines, yearOf));
   const names = $derived([
@@ -89,7 +89,7 @@
     )}.
     {#if first}{drinkNow(first, now) === 'best' ? 'Drink' : 'Drink up'} the
       <b>{first.name.toLowerCase()}</b>{next ? '; ' : '.'}{/if}{#if next}{first ? 'the' : 'The'}
-      {next.name.toLowerCase()} is best from {monthWord(next.window.bestFrom, now, next.zone)}.{/if}
+      {next.name.toLowerCase()} is best from {monthWord(next.drink.bestFrom, now, next.zone)}.{/if}
   {/if}
 </h1>
 <datalist id="given-to"
@@ -112,7 +112,7 @@
         <section aria-label={label} class="mb-5">
           <div class="mb-1 grid items-end gap-x-3 lg:grid-cols-[minmax(0,1fr)_15rem_4.5rem]">
             <h2 class="head font-sans!">{label}</h2>
-            {#if i === 0}<div class="hidden lg:block"><WindowBar window={null} {now} /></div>{/if}
+            {#if i === 0}<div class="hidden lg:block"><WindowBar drink={null} {now} /></div>{/if}
           </div>
           <ul class="inkline">
             {#each list.slice(0, most) as w (w.bottling.eventId)}<WineRow

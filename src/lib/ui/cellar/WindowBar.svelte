@@ -5,7 +5,7 @@
    * When a wine can be drunk and is at its best, on the same months for every wine; beside its own words. Without a
    * window, the years alone.
    */
-  let { window: w, now }: { window: DrinkWindow | null; now: number } = $props();
+  let { drink: w, now }: { drink: DrinkWindow | null; now: number } = $props();
 
   const [W, H] = [240, 22];
   const [BEFORE, AFTER] = [4, 32];

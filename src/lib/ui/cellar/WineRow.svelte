@@ -58,7 +58,7 @@
       >
       <span class="small block break-words">{placeWords(w, household.racks)}</span>
     </span>
-    <span class="hidden lg:block"><WindowBar window={w.window} now={household.now} /></span>
+    <span class="hidden lg:block"><WindowBar drink={w.drink} now={household.now} /></span>
     <span class="text-right"
       ><span class="number block text-[1.5rem] leading-none">{w.bottling.left}</span><span class="small"
         >{sizes.length > 1 ? `${sizes.length} sizes` : sizes[0]}</span
@@ -68,10 +68,10 @@
   {#if isOpen}
     <div class="grid gap-3 pb-4 pl-2 sm:pl-14">
       <div class="max-w-60 lg:hidden">
-        <WindowBar window={null} now={household.now} /><WindowBar window={w.window} now={household.now} />
+        <WindowBar drink={null} now={household.now} /><WindowBar drink={w.drink} now={household.now} />
       </div>
       <p class="small">
-        {w.window.why.join('; ')}.{#if left}<b class="block text-ink">{left}.</b>{/if}
+        {w.drink.why.join('; ')}.{#if left}<b class="block text-ink">{left}.</b>{/if}
       </p>
       <LeaveForm wine={w} />
       <p class="flex flex-wrap gap-2">

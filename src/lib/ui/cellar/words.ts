@@ -21,15 +21,15 @@ export function ageWords(w: CellarWine, now: number): string {
   switch (w.age) {
     case 'resting':
     case 'young':
-      return `let it lie until ${month(w.window.first)}; best from ${month(w.window.bestFrom)}`;
+      return `let it lie until ${month(w.drink.first)}; best from ${month(w.drink.bestFrom)}`;
     case 'drinkable':
-      return `can be drunk; best from ${month(w.window.bestFrom)}`;
+      return `can be drunk; best from ${month(w.drink.bestFrom)}`;
     case 'best':
       return drinkNow(w, now) === 'last-month'
-        ? `at its best for ${counted(Math.max(1, Math.ceil((w.window.bestTo - now) / (7 * DAY))), 'week')} more`
-        : `at its best until ${month(w.window.bestTo)}`;
+        ? `at its best for ${counted(Math.max(1, Math.ceil((w.drink.bestTo - now) / (7 * DAY))), 'week')} more`
+        : `at its best until ${month(w.drink.bestTo)}`;
     case 'fading':
-      return `drink it up by ${month(w.window.last)}`;
+      return `drink it up by ${month(w.drink.last)}`;
     case 'past':
       return 'past its time: drink it up, or cook with it';
   }
@@ -37,9 +37,9 @@ export function ageWords(w: CellarWine, now: number): string {
 
 /** What will be left when it is best, where bottles go faster than that. */
 export function leftWords(w: CellarWine, now: number): string {
-  if (w.window.bestFrom <= now || paceOf(w.bottling, now) === 0) return '';
+  if (w.drink.bestFrom <= now || paceOf(w.bottling, now) === 0) return '';
   const left = leftForBest(w, now);
-  const month = monthWord(w.window.bestFrom, now, w.zone);
+  const month = monthWord(w.drink.bestFrom, now, w.zone);
   return left === 0
     ? `as they go, none is left for ${month}: keep one back`
     : left < w.bottling.left
