@@ -9,7 +9,8 @@ import { FILE_VERSION, previewImport, readFile, writeFile } from '$lib/files/vec
 import { loadDemo } from '$lib/demo/household';
 import { beginBatch, beginBrewDay } from '$core/commands/begin';
 import { draft } from '$core/commands/deed';
-import { bottle, openBottles, rack, takeFruitOut } from '$core/commands/move';
+import { letGo } from '$core/commands/cellar';
+import { bottle, rack, takeFruitOut } from '$core/commands/move';
 import { note, readGravity } from '$core/commands/observe';
 import { blend, put, steep, stir, takeSteepOut } from '$core/commands/put';
 import { startTimer } from '$core/commands/tick';
@@ -524,7 +525,15 @@ describe('summaries', () => {
       bottles: [{ count, sizeL: 0.75, type: 'still' as const }]
     });
     const [first] = await perform(bottle(id, filled(4)), { at: NOW + 60 * DAY, sure: true });
-    await perform(openBottles(id, first!.id, 1, 'fizzy'), { at: NOW + 70 * DAY });
+    await perform(
+      letGo(
+        id,
+        (await state(id)).bottled.find((b) => b.eventId === first!.id)!,
+        null,
+        { count: 1, found: 'fizzy' }
+      ),
+      { at: NOW + 70 * DAY }
+    );
     await replace(first!, filled(5), NOW + 60 * DAY, true);
     const bottled = (await state(id, NOW + 80 * DAY)).bottled;
     expect(bottled).toHaveLength(1);

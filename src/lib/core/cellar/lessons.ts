@@ -68,7 +68,9 @@ function softened(plan: Plan, taGL: number): { plan: Plan; less: { item: Ingredi
 
 const amountSaid = (i: Ingredient, by: number): string => {
   const what = nameOf(i).toLowerCase();
-  return 'volumeL' in i ? `${inL(by)} less ${what}` : `${by < 0.5 ? grams(by) : inKg(by)} less ${what}`;
+  return 'volumeL' in i
+    ? `${inL(by)} less ${what}`
+    : `${i.kind === 'acid' ? grams(by) : inKg(by)} less ${what}`;
 };
 
 const acid: Make = (plan, w, stood) => {
@@ -156,7 +158,7 @@ const sweet: Make = (plan, w, stood) => {
   };
   const kg = ((to - stood.sweetGL) * litresOf(plan)) / 1000;
   return {
-    text: `${more ? 'Sweeter' : 'Drier'}: ${to} for ${stood.sweetGL.toFixed(0)} g/L, ${grams(kg)} ${more ? 'more' : 'less'} sugar in ${inL(litresOf(plan))}`,
+    text: `${more ? 'Sweeter' : 'Drier'}: ${to} for ${stood.sweetGL.toFixed(0)} g/L, ${inKg(Math.abs(kg))} ${more ? 'more' : 'less'} sugar in ${inL(litresOf(plan))}`,
     why: more ? 'once it is finished, and sulphite and sorbate hold it' : 'less of it at the end',
     plan: next,
     isNote: false
@@ -173,7 +175,7 @@ const strength: Make = (plan, w, stood) => {
   const said = `${(stood.abv + w.abv).toFixed(1)} for ${stood.abv.toFixed(1)} %`;
   if (Math.abs(by) < 0.005) return null;
   return {
-    text: `${by < 0 ? 'Lighter' : 'Stronger'}: ${said}, ${Math.abs(by) < 0.5 ? grams(by) : inKg(Math.abs(by))} ${by < 0 ? 'less' : 'more'} sugar in ${inL(litresOf(plan))}`,
+    text: `${by < 0 ? 'Lighter' : 'Stronger'}: ${said}, ${inKg(Math.abs(by))} ${by < 0 ? 'less' : 'more'} sugar in ${inL(litresOf(plan))}`,
     why: 'the sugar goes with the strength',
     plan: next,
     isNote: false

@@ -1,5 +1,4 @@
-import { acidityOf } from '../must/adjust';
-import { fillL } from '../ledger/fill';
+import { taOf } from '../finish/wine';
 import type { BatchState, Bottling, Tasted } from '../ledger/state';
 import { tastingWord, type Habit } from '../tables/tasting';
 
@@ -31,8 +30,7 @@ export function stoodAs(
   b: Pick<Bottling, 'fill'>,
   facts: { abv: { likely: number }; sugarGL: number }
 ): Stood {
-  const taGL = s.measured.taGL ?? (fillL(b.fill) > 0 ? acidityOf(b.fill.stock).taGL : 0);
-  return { sweetGL: facts.sugarGL, taGL, abv: facts.abv.likely };
+  return { sweetGL: facts.sugarGL, taGL: taOf(s, b.fill.stock) ?? 0, abv: facts.abv.likely };
 }
 
 /** The furthest of several wishes for one thing, less what pulls the other way: sharp and flat at once is neither. */

@@ -37,11 +37,3 @@ export const lose = (
 ): Deed => [draft(batchId, 'loss', given({ volumeL, how, vesselId }))];
 
 export const bottle = (batchId: string, data: EventData<'bottle'>): Deed => [draft(batchId, 'bottle', data)];
-
-/** Bottles of one filling opened, and what was found. */
-export const openBottles = (
-  batchId: string,
-  bottleId: string,
-  count: number,
-  found: NonNullable<EventData<'open'>['found']>
-): Deed => [draft(batchId, 'open', { bottleId, count, found })];

@@ -1,3 +1,5 @@
+import { median } from '../maths/quantiles';
+
 /** How long one counts, ms. */
 export const COUNT_MS = 60_000;
 
@@ -18,8 +20,8 @@ export function bubblesOf(
 ): { count: number; seconds: number } | null {
   if (elapsedMs <= 0) return null;
   const gaps = taps.slice(1).map((t, i) => t - taps[i]!);
-  const middle = [...gaps].sort((a, b) => a - b)[gaps.length >> 1];
-  if (middle === undefined || gaps.length < FEW || middle <= 0)
+  const middle = median(gaps);
+  if (gaps.length < FEW || middle <= 0)
     return { count: taps.length, seconds: Math.round(elapsedMs / 100) / 10 };
   const seconds = (gaps.length * middle) / 1000;
   return { count: gaps.length, seconds: Math.max(0.1, Math.round(10 * seconds) / 10) };

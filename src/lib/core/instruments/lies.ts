@@ -1,3 +1,4 @@
+import { median } from '../maths/quantiles';
 import type { At } from './sample';
 
 /** What an instrument can have wrong, and be found at. */
@@ -53,8 +54,6 @@ const HALF_MS = 12 * HOUR;
 /** A moment before this is a clock that began anew. */
 const FIRST_MS = Date.UTC(2020, 0, 1);
 const MOST_RECENT = 12;
-
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
 /** Figures in our units, where they are plainly in others. */
 function inOurs(s: At): { sample: At; isOther: boolean } {

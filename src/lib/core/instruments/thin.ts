@@ -1,3 +1,4 @@
+import { median } from '../maths/quantiles';
 import type { At } from './sample';
 
 /** What of a stream is worth a line in a log. */
@@ -40,17 +41,10 @@ export function isWorth(last: At | null, now: At, rule: Thinning): boolean {
   return by('sg') || by('tempC') || by('ph');
 }
 
-/** Several figures of one hour: its median, so that one jolt of a float is none of the wine's. */
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const mid = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
-}
-
 const KEYS = ['sg', 'tempC', 'ph', 'massKg', 'bubblesPerMin', 'roomC', 'humidity', 'battery'] as const;
 
 /**
- * Samples as the medians of those that lie within so many hours of one another.
+ * Samples as the medians of those that lie within so many hours of one another: one jolt of a float is none of the wine's.
  * @param samples in order of time
  */
 export function smoothed(samples: readonly At[], hours: number): At[] {

@@ -28,3 +28,14 @@ export function quantiles(values: Float64Array, weight: Float64Array, p: readonl
   while (k++ < p.length) out.push(order.length > 0 ? values[order.at(-1)!]! : NaN);
   return out;
 }
+
+/**
+ * The middle of some figures; of an even number the mean of the two.
+ * @throws nothing: of none it is NaN
+ * @example median([3, 1, 2, 4]) // 2.5
+ */
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const mid = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[mid]! : ((sorted[mid - 1] ?? NaN) + (sorted[mid] ?? NaN)) / 2;
+}

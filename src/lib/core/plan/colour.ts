@@ -54,3 +54,22 @@ export function mixColour(parts: readonly { colour: string; volumeL: number }[])
   };
   return `#${channel(1)}${channel(3)}${channel(5)}`;
 }
+
+/** A colour as three shares of light, 0 to 255, as a camera gives them. */
+export type Rgb = readonly [number, number, number];
+
+/** Paper darker than this says little of the light. */
+const DARK = 60;
+
+/**
+ * The colour of a wine as it would be in the light in which a sheet beside it is white; null where the sheet is too dark,
+ * or what was taken for wine is lighter than it.
+ * @example colourByWhite([120, 20, 40], [240, 240, 240]) // '#80162b'
+ */
+export function colourByWhite(wine: Rgb, sheet: Rgb): string | null {
+  if (Math.max(...sheet) < DARK) return null;
+  const share = wine.map((c, i) => linear(c / 255) / Math.max(1e-4, linear(sheet[i]! / 255)));
+  if (share.every((x) => x > 1.02)) return null;
+  const dot = (x: number) => Math.round(255 * Math.min(1, Math.max(0, coded(x))));
+  return `#${share.map((x) => dot(x).toString(16).padStart(2, '0')).join('')}`;
+}

@@ -1,9 +1,8 @@
-import { acidityOf } from '../must/adjust';
+import { taOf } from '../finish/wine';
 import { cellarOf } from '../cellar/stock';
 import { whereOf } from '../cellar/racks';
 import { contents, volumeOf } from '../ledger/state';
 import { liveTimed, type LedgerEvent } from '../ledger/log';
-import { liquid } from '../liquid/stock';
 import type { HarvestLot } from '../plan/harvest';
 import { BOTTLES } from '../tables/bottles';
 import { produceById } from '../tables/table';
@@ -92,7 +91,6 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
   ],
   rows: batches.map(({ state: s, standing }) => {
     const stock = s.fills.length > 0 ? contents(s) : s.bottled.at(-1)?.fill.stock;
-    const ta = s.measured.taGL ?? (stock && liquid(stock) ? acidityOf(stock).taGL : null);
     return [
       s.name,
       civilDay(s.startedAt, s.zone),
@@ -103,7 +101,7 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
       round(standing.sg?.sg, 4),
       round(standing.abv.likely, 1),
       round(standing.residualGL, 0),
-      round(ta, 1),
+      round(taOf(s, stock), 1),
       round(s.measured.ph, 2),
       s.bottled.reduce((n, b) => n + b.count, 0),
       s.bottled.reduce((n, b) => n + b.left, 0),

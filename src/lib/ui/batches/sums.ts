@@ -1,8 +1,7 @@
 import { cellarOf } from '$core/cellar/stock';
 import { household, type OpenBatch } from '$lib/store/household.svelte';
 import { ageWords } from '../cellar/words';
-import { acidWater, liquid } from '$core/liquid/stock';
-import { titratableAcidity } from '$core/liquid/acid';
+import { taOf } from '$core/finish/wine';
 import { contents } from '$core/ledger/state';
 import { YEASTS } from '$core/tables/yeasts';
 
@@ -20,10 +19,9 @@ export const LINES: Line[] = [
   {
     what: 'Acid',
     of: (b) => {
-      if (b.state.measured.taGL !== null) return `${b.state.measured.taGL.toFixed(1)} g/L, measured`;
       const stock = b.state.fills.length > 0 ? contents(b.state) : b.state.bottled.at(-1)?.fill.stock;
-      const now = stock && liquid(stock);
-      return now ? `${titratableAcidity(acidWater(stock, now.volumeL)).toFixed(1)} g/L` : none;
+      const ta = taOf(b.state, stock);
+      return ta === null ? none : `${ta.toFixed(1)} g/L${b.state.measured.taGL === null ? '' : ', measured'}`;
     }
   },
   { what: 'pH', of: (b) => b.state.measured.ph?.toFixed(1) ?? none },

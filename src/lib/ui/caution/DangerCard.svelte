@@ -2,7 +2,7 @@
   import { temperatureText } from '$core/units/format';
   import { BOTTLES } from '$core/tables/bottles';
   import type { Danger } from '$core/finish/danger';
-  import { openBottles } from '$core/commands/move';
+  import { letGo } from '$core/commands/cellar';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { dayWord } from '../shelf/when';
   import { tell } from '../nav/said.svelte';
@@ -11,14 +11,11 @@
   let { batch, danger: d }: { batch: Batch; danger: Danger } = $props();
 
   const name = $derived(batch.state.name);
+  const filling = $derived(batch.state.bottled.find((b) => b.eventId === d.bottlingId));
   /** Those who were given one before anybody knew. */
-  const given = $derived(
-    (batch.state.bottled.find((b) => b.eventId === d.bottlingId)?.gone ?? []).filter(
-      (g) => g.how === 'given' || g.how === 'swapped'
-    )
-  );
+  const given = $derived((filling?.gone ?? []).filter((g) => g.how === 'given' || g.how === 'swapped'));
   const opened = (count: number, found: 'still' | 'fizzy' | 'gushing', text: string) =>
-    tell(`${name}: ${text}.`, () => openBottles(batch.id, d.bottlingId, count, found));
+    tell(`${name}: ${text}.`, () => letGo(batch.id, filling!, d, { count, found }));
 </script>
 
 <section class="border-l-[6px] border-rosehip bg-tint-rose px-4 py-3 text-ink" aria-label="Danger: {name}">

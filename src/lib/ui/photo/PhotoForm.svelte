@@ -1,7 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { colourByWhite, type Rgb } from '$core/plan/white';
-  import { AskError } from '$core/units/input-error';
+  import { colourByWhite, type Rgb } from '$core/plan/colour';
   import type { Batch } from '$lib/store/household.svelte';
   import { newId } from '$lib/store/here';
   import { keepPhoto, readyPhoto, type Ready } from '$lib/store/photos';
@@ -102,7 +101,7 @@
       sayDone('Photo kept.', events);
       ondone();
     } catch (err) {
-      error = err instanceof AskError ? `${explain(err)}` : explain(err);
+      error = explain(err);
     } finally {
       busy = false;
     }

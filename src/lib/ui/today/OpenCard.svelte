@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { openBottles } from '$core/commands/move';
+  import { letGo } from '$core/commands/cellar';
   import { sizeText } from '$core/tables/bottles';
   import { counted } from '$core/units/format';
   import { household, type Batch } from '$lib/store/household.svelte';
@@ -24,7 +24,7 @@
   } as const;
   async function opened(found: keyof typeof FOUND) {
     const ok = await tell(`${batch.state.name}, one opened: ${SAYS[found]}.`, () =>
-      openBottles(batch.id, filling!.eventId, 1, found)
+      letGo(batch.id, filling!, null, { count: 1, found })
     );
     if (ok) ondone?.();
   }
