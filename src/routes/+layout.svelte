@@ -56,12 +56,15 @@
     countTo = title.set;
     stops.push(title.stop);
     void watchForNewer();
-    void import('$lib/store/instruments.svelte').then((i) => i.startInstruments());
-    void import('$lib/store/folder.svelte').then(async (f) => {
-      await f.findFolder();
-      follow = f.folderFollows;
-    });
-    const warm = setTimeout(warmUp, 1500);
+    // What the page needs not to stand comes once it does.
+    const warm = setTimeout(() => {
+      warmUp();
+      void import('$lib/store/instruments.svelte').then((i) => i.startInstruments());
+      void import('$lib/store/folder.svelte').then(async (f) => {
+        await f.findFolder();
+        follow = f.folderFollows;
+      });
+    }, 1500);
     stops.push(() => clearTimeout(warm));
     return () => stops.forEach((stop) => stop());
   });

@@ -17,13 +17,17 @@ const fileOf = (name: string, text: string): OneFile => ({
 export async function batchFile(id: string, name: string): Promise<OneFile> {
   const at = new Date().toISOString();
   const events = (await eventsOf(id)) as LedgerEvent[];
-  const vessels = new Set(
-    [...JSON.stringify(events).matchAll(/"(?:vesselId|from|to)":"([^"]{1,64})"/g)].map((m) => m[1]!)
-  );
+  // The household's own vessels that anything in its log speaks of.
+  const known = new Set((await db.vessels.toCollection().primaryKeys()) as string[]);
+  const named = new Set<string>();
+  JSON.stringify(events, (_, v: unknown) => {
+    if (typeof v === 'string' && known.has(v)) named.add(v);
+    return v;
+  });
   const things = (
     await db.things
       .where('of')
-      .anyOf([...vessels])
+      .anyOf([...named])
       .toArray()
   ).filter((e) => e.kind === 'vessels');
   const text = writeFile({ events, things }, at);
@@ -37,39 +41,4 @@ export async function batchFile(id: string, name: string): Promise<OneFile> {
 export async function thingFile(kind: ThingKind, id: string, name: string): Promise<OneFile> {
   const things: Entry[] = (await db.things.where('of').equals(id).toArray()).filter((e) => e.kind === kind);
   return fileOf(name, writeFile({ events: [], things }, new Date().toISOString()));
-}
-
-/** So many of what is found in words. */
-const MOST = 30;
-export type Found = { id: string; batchId: string; at: number; text: string };
-
-/** Notes, tastings and photos whose words hold all that is looked for, newest first. */
-export async function findInWords(text: string): Promise<Found[]> {
-  const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0 || text.trim().length < 3) return [];
-  const found: Found[] = [];
-  const voided = new Set<string>();
-  await db.events
-    .where('type')
-    .anyOf(['note', 'tasting', 'photo', 'open', 'void'])
-    .each((e) => {
-      if (e.type === 'void') return void voided.add(e.data.eventId);
-      const said =
-        e.type === 'note'
-          ? e.data.text
-          : e.type === 'tasting'
-            ? `${e.data.text} ${e.data.nextTime ?? ''}`
-            : e.type === 'photo'
-              ? (e.data.caption ?? '')
-              : e.type === 'open'
-                ? (e.data.to ?? '')
-                : '';
-      const low = said.toLowerCase();
-      if (low && words.every((w) => low.includes(w)))
-        found.push({ id: e.id, batchId: e.batchId, at: Date.parse(e.at), text: said.trim() });
-    });
-  return found
-    .filter((f) => !voided.has(f.id))
-    .sort((a, b) => b.at - a.at)
-    .slice(0, MOST);
 }

@@ -528,7 +528,7 @@ describe('summaries', () => {
     await perform(
       letGo(
         id,
-        (await state(id)).bottled.find((b) => b.eventId === first!.id)!,
+        (await state(id, NOW + 70 * DAY)).bottled.find((b) => b.eventId === first!.id)!,
         null,
         { count: 1, found: 'fizzy' }
       ),

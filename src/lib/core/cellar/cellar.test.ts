@@ -194,6 +194,36 @@ describe('when a wine is to be drunk', () => {
     expect(windowAt([on(60, 'tasting', { text: 'x', when: 'past' })])).toEqual(plain);
   });
 
+  it('of two fillings of one wine each is told by its own bottles', () => {
+    const first = on(120, 'bottle', {
+      from: 'jar',
+      bottles: [{ count: 4, sizeL: 0.75, type: 'still' }],
+      clear: true
+    });
+    const second = on(150, 'bottle', {
+      from: 'jar',
+      bottles: [{ count: 4, sizeL: 0.75, type: 'still' }],
+      clear: true,
+      emptied: true
+    });
+    const log = [
+      ...BASE.filter((e) => e !== filled),
+      first,
+      second,
+      on(400, 'tasting', { text: 'x', when: 'past', liking: 2, bottleId: first.id }),
+      on(410, 'tasting', { text: 'y', when: 'ready', liking: 5, bottleId: second.id })
+    ];
+    const wines = cellarOf({ state: foldBatch(log, at(500))!, belief: null, dangers: [] }, at(500));
+    expect(wines.map((w) => [w.age, w.liking])).toEqual([
+      ['past', 2],
+      ['best', 5]
+    ]);
+    // What was said of no filling is said of both.
+    const both = [...log, on(420, 'tasting', { text: 'z', liking: 3 })];
+    const all = cellarOf({ state: foldBatch(both, at(500))!, belief: null, dangers: [] }, at(500));
+    expect(all.map((w) => w.liking)).toEqual([3, 3]);
+  });
+
   it('always runs first, best, last, whatever was tasted and whatever it holds', () => {
     const tasting = fc.record({
       day: fc.integer({ min: 121, max: 1200 }),
@@ -306,6 +336,20 @@ describe('what a tasting changes next year', () => {
     expect(light.said[0]).toMatch(/^Lighter: 11\.0 for 12\.0 %, \d+ g less sugar/);
     const full = lessons(['thin']);
     expect(full.plan.ingredients[0]).toMatchObject({ massKg: expect.closeTo(3.6, 6) });
+  });
+
+  it('is said in the household’s own measures: fruit and sugar in pounds, powders in grams', () => {
+    const us = (text: string) => spoken(text, { mass: 'lb', volume: 'us-gal', temp: 'F' });
+    const said = (words: string[]) =>
+      lessonsOf(PLAN, wishesOf({ words, wanted: null }, stood), stood).changes.map((c) => us(c.text));
+    expect(said(['thin'])[0]).toBe('More fruit: 7.94 lb for 6.61 lb');
+    expect(said(['hot'])[0]).toMatch(
+      /^Lighter: 11\.0 for 12\.0 %, [\d.]+ (?:lb|oz) less sugar in [\d.]+ US gal$/
+    );
+    expect(said(['too-sharp'])[0]).toMatch(/\d+ g less acid blend.* in [\d.]+ US gal$/);
+    for (const e of ELEMENTS)
+      for (const w of TASTING[e].words)
+        for (const t of said([w.id])) expect(t).not.toMatch(/\d\s?(?:kg|L|mL|°C)\b/);
   });
 
   it('sharp and flat at once is neither; a place on the field goes before words; one can be left out', () => {

@@ -40,7 +40,13 @@ export const cellarOf = ({ state: s, belief, dangers }: OneBatch, at: number): C
         drink,
         age: ageOf(drink, at),
         danger: dangers.find((d) => d.bottlingId === bottling.eventId) ?? null,
-        liking: s.tastings.findLast((t) => t.at >= bottling.at && t.liking !== null)?.liking ?? null,
+        liking:
+          s.tastings.findLast(
+            (t) =>
+              t.at >= bottling.at &&
+              t.liking !== null &&
+              (t.bottleId ?? bottling.eventId) === bottling.eventId
+          )?.liking ?? null,
         costEach: bottling.count > 0 ? bottling.cost / bottling.count : 0
       };
     });

@@ -114,7 +114,8 @@ export function windowOf(
   ];
   first = Math.max(first, b.at + REST * MONTH);
   const why = [kind.why, ...shifts.map((x) => x.why)];
-  const inBottle = s.tastings.filter((t) => t.at >= b.at);
+  // Of several fillings, one that was sweetened say, each is told by its own bottles.
+  const inBottle = s.tastings.filter((t) => t.at >= b.at && (t.bottleId ?? b.eventId) === b.eventId);
   for (const t of inBottle) {
     if (t.when === 'young') {
       first = Math.max(first, t.at + YOUNG.first * MONTH);

@@ -68,7 +68,7 @@ export const note = (batchId: string, text: string, isForNextTime = false): Deed
 ];
 
 /** What is said of a wine beside words and liking. */
-type More = Pick<EventData<'tasting'>, 'words' | 'wanted' | 'when'>;
+type More = Pick<EventData<'tasting'>, 'words' | 'wanted' | 'when' | 'bottleId'>;
 
 /**
  * A tasting: what it was like, how well it was liked (1–5), and what to do otherwise next time. What was tapped alone
@@ -98,7 +98,8 @@ export function taste(
         nextTime: nextTime.trim() || undefined,
         words: more.words?.length ? more.words : undefined,
         wanted: more.wanted,
-        when: more.when
+        when: more.when,
+        bottleId: more.bottleId
       })
     )
   ];

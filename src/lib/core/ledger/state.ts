@@ -98,6 +98,8 @@ export type Tasted = {
   when: 'young' | 'ready' | 'past' | null;
   /** sugar and acid at which it would have been right, g/L; null where nothing was said */
   wanted: { sweetGL: number; taGL: number } | null;
+  /** the filling it was of; null where nothing was said */
+  bottleId: string | null;
 };
 
 /** Everything there is to know about a batch at one moment. Pure: the same events give the same state. */

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isSound } from '$core/report/summary';
   import { db } from '$lib/store/db';
-  import { findInWords, type Found } from '$lib/store/file-of';
+  import { findInWords, type Found } from '$lib/store/find';
   import { household } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/here';
   import { dayWord } from '../shelf/when';

@@ -120,6 +120,7 @@
                 ingredients={plans.get(w.batchId) ?? []}
                 {hand}
                 vintages={vintagesOf(w)}
+                isOneOf={wines.some((x) => x !== w && x.batchId === w.batchId)}
                 isOpen={open === w.bottling.eventId}
                 onopen={() => (open = open === w.bottling.eventId ? null : w.bottling.eventId)}
               />{/each}

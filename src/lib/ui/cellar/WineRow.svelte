@@ -3,8 +3,10 @@
   import type { CellarWine } from '$core/cellar/stock';
   import { mustColour } from '$core/plan/colour';
   import type { Ingredient } from '$core/plan/plan';
+  import { strengthText } from '$core/label/facts';
   import { sizeText } from '$core/tables/bottles';
   import { household } from '$lib/store/household.svelte';
+  import { dayWord } from '../shelf/when';
   import type { Hand } from './held.svelte';
   import LeaveForm from './LeaveForm.svelte';
   import WindowBar from './WindowBar.svelte';
@@ -17,10 +19,12 @@
     hand: Hand;
     /** wines of the same fruit of other years, two at most */
     vintages: string[];
+    /** whether it was filled on several days */
+    isOneOf: boolean;
     isOpen: boolean;
     onopen: () => void;
   };
-  let { wine: w, ingredients, hand, vintages, isOpen, onopen }: Props = $props();
+  let { wine: w, ingredients, hand, vintages, isOneOf, isOpen, onopen }: Props = $props();
 
   const colour = $derived(mustColour(ingredients).must);
   const left = $derived(leftWords(w, household.now));
@@ -51,7 +55,12 @@
     </svg>
     <span class="min-w-0">
       <span class="number block text-[1.1875rem] leading-tight break-words"
-        >{w.name} <span class="font-sans text-[1rem] font-normal">{yearOf(w.startedAt, w.zone)}</span></span
+        >{w.name}
+        <span class="font-sans text-[1rem] font-normal"
+          >{yearOf(w.startedAt, w.zone)}{isOneOf
+            ? `, filled ${dayWord(w.bottling.at, household.now, w.zone)}`
+            : ''}</span
+        ></span
       >
       <span class="block text-[0.9375rem] {w.danger ? 'font-semibold text-rosehip' : ''}"
         >{ageWords(w, household.now)}</span
@@ -92,7 +101,7 @@
         <a class="btn btn-plain" href="/batches/{w.batchId}">All of it</a>
       </p>
       <p class="small">
-        {w.facts.abv.likely.toFixed(1)} %{w.facts.contains.length > 0
+        {strengthText(w.facts.abv, household.settings.system)}{w.facts.contains.length > 0
           ? `. Contains ${w.facts.contains.join(', ')}`
           : ''}{w.liking ? `. Liked ${w.liking} of 5` : ''}{given.length > 0
           ? `. Gone: ${given.join(', ')}`

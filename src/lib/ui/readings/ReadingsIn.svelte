@@ -7,6 +7,7 @@
   import { zoneHere } from '$lib/store/here';
   import { bringReadings, keepMapping, mappingFor, openReadings } from '$lib/store/readings-in';
   import type { Looked, ReadIn } from '$lib/files/csv-in';
+  import Working from '../nav/Working.svelte';
   import { sayDone } from '../nav/said.svelte';
   import { explain } from '../words/own-units';
   import Holds from './Holds.svelte';
@@ -133,13 +134,7 @@
   >
 </p>
 {#if error}<p role="alert" class="bg-tint-rose px-3 py-2 text-ink">{error} Nothing was written.</p>{/if}
-{#if busy}
-  <div class="flex flex-wrap items-center gap-3" role="group" aria-label="Working">
-    <span>{busy.text}, {Math.round(100 * busy.share)} %</span>
-    <progress aria-label={busy.text} class="progress w-48" max="1" value={busy.share}></progress>
-    <button class="btn btn-line" onclick={leave}>Stop</button>
-  </div>
-{/if}
+{#if busy}<Working {...busy} onstop={leave} />{/if}
 {#if looked && mapping}
   <Preview rows={looked.rows.slice(0, SHOWN + 1)} {mapping} onset={set} />
   {#if isKept}<p class="small">The columns are as you named them the last time.</p>{/if}

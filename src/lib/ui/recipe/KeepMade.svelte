@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { asMade } from '$core/ledger/as-made';
   import { differences } from '$core/must/recipe';
+  import { recipeOf } from './recipe-of';
   import { keepRecipe } from '$lib/store/recipes';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
@@ -11,10 +12,7 @@
   let { batch }: { batch: OpenBatch } = $props();
 
   const made = $derived(asMade(batch.events, batch.state));
-  const planned = $derived(batch.events.find((e) => e.type === 'planned'));
-  const recipe = $derived(
-    household.recipes.find((r) => r.id === (planned?.type === 'planned' ? planned.data.recipeId : '')) ?? null
-  );
+  const recipe = $derived(recipeOf(batch));
   const changes = $derived(differences(recipe?.plan ?? batch.state.plan, made));
   const isKept = $derived(household.recipes.some((r) => r.batchId === batch.id));
 

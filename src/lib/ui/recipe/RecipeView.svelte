@@ -3,13 +3,12 @@
   import { differences, versionsOf, type Recipe } from '$core/must/recipe';
   import { sheetOf } from '$core/steps/sheet';
   import { own as inMine } from '$lib/ui/words/own-units';
-  import { keptAs } from '$core/ledger/kept';
   import { takeOff } from '$lib/store/things';
   import { evaluate } from '$core/must/evaluate';
   import { scalePlan } from '$core/solve/solve';
   import { parseNumber } from '$core/units/parse';
   import { fromBase, toBase, UNIT_LABEL } from '$core/units/measure';
-  import { writeFile } from '$lib/files/vecino-file';
+  import { thingFile } from '$lib/store/file-of';
   import { recipeMarkdown } from '$lib/files/recipe-markdown';
   import { household, vesselById } from '$lib/store/household.svelte';
   import { sayDone, tell } from '../nav/said.svelte';
@@ -37,12 +36,13 @@
       new Date(at)
     );
 
-  function saveJson() {
-    download(
-      `${fileName(recipe.name)}-${recipe.version}.vecino.json`,
-      writeFile({ events: [], things: [keptAs('recipes', recipe, recipe.madeAt)] }, new Date().toISOString()),
-      'application/json'
+  async function saveJson() {
+    const { name, blob } = await thingFile(
+      'recipes',
+      recipe.id,
+      `${fileName(recipe.name)}-${recipe.version}`
     );
+    download(name, blob, blob.type);
     sayDone('Handed to your downloads.');
   }
   const saveMarkdown = () => {

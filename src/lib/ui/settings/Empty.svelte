@@ -2,21 +2,14 @@
   import { counted } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import { emptyHousehold } from '$lib/store/empty';
-  import { saveEverything } from '$lib/store/save-everything';
+  import { saveNow } from '../nav/save-now';
   import { sayDone, sayWrong } from '../nav/said.svelte';
   import Pop from '../pop/Pop.svelte';
 
   /** Everything out of this browser, once it is in a file. */
   let isSaved = $state(false);
 
-  async function save() {
-    try {
-      await saveEverything();
-      isSaved = true;
-    } catch (e) {
-      sayWrong(e);
-    }
-  }
+  const save = async () => (isSaved = (await saveNow()) || isSaved);
   async function empty(close: () => void) {
     close();
     try {

@@ -4,8 +4,9 @@
   import { openImport } from '$lib/store/import-file';
   import type { ImportCounts } from '$lib/store/import.worker';
   import { household } from '$lib/store/household.svelte';
-  import { saveEverything } from '$lib/store/save-everything';
-  import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { saveNow } from '../nav/save-now';
+  import Working from '../nav/Working.svelte';
+  import { sayDone } from '../nav/said.svelte';
   import AsItWas from './AsItWas.svelte';
   import Empty from './Empty.svelte';
   import Folder from './Folder.svelte';
@@ -37,14 +38,6 @@
   onMount(async () => (persisted = (await navigator.storage?.persisted?.()) ?? null));
 
   const askToKeep = async () => (persisted = (await navigator.storage?.persist?.()) ?? null);
-
-  async function save() {
-    try {
-      sayDone(await saveEverything());
-    } catch (e) {
-      sayWrong(e);
-    }
-  }
 
   /** Answers nothing: what it is asked from is another thread. */
   function show(share: number): void {
@@ -103,7 +96,7 @@
       is full. <button class="btn btn-plain px-0!" onclick={askToKeep}>Ask it to keep it</button>{/if}
   </p>
   <div class="flex flex-wrap gap-2">
-    <button class="btn btn-primary" onclick={save}>Save everything to a file</button>
+    <button class="btn btn-primary" onclick={saveNow}>Save everything to a file</button>
     <label class="btn btn-line"
       >Bring a file in<input
         type="file"
@@ -117,13 +110,7 @@
     >
   </div>
   {#if error}<p role="alert" class="bg-tint-rose px-3 py-2">{error}</p>{/if}
-  {#if busy}
-    <div class="flex flex-wrap items-center gap-3" role="group" aria-label="Working">
-      <span>{busy.text}, {Math.round(100 * busy.share)} %</span>
-      <progress aria-label={busy.text} class="progress w-48" max="1" value={busy.share}></progress>
-      <button class="btn btn-line" onclick={leave}>Stop</button>
-    </div>
-  {/if}
+  {#if busy}<Working {...busy} onstop={leave} />{/if}
   {#if found}
     <div class="border-[1.5px] border-ink bg-slip p-4" role="region" aria-label="What the file holds">
       <p class="number text-[1.1875rem]">

@@ -4,6 +4,7 @@
   import type { Stood, Wishes } from '$core/cellar/wishes';
   import { asMade } from '$core/ledger/as-made';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
+  import { recipeOf } from '../recipe/recipe-of';
   import { keepRecipe } from '$lib/store/recipes';
   import { tell } from '../nav/said.svelte';
   import { own } from '../words/own-units';
@@ -22,10 +23,7 @@
   const made = $derived(asMade(batch.events, batch.state));
   let left = $state.raw<ReadonlySet<string>>(new Set());
   const lessons = $derived(made.ingredients.length > 0 ? lessonsOf(made, wishes, stood, left) : null);
-  const planned = $derived(batch.events.find((e) => e.type === 'planned'));
-  const recipe = $derived(
-    household.recipes.find((r) => r.id === (planned?.type === 'planned' ? planned.data.recipeId : '')) ?? null
-  );
+  const recipe = $derived(recipeOf(batch));
   const kept = $derived(
     household.recipes.find((r) => r.batchId === batch.id && Date.parse(r.madeAt) >= since) ?? null
   );

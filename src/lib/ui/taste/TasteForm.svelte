@@ -2,11 +2,13 @@
   import { wishesOf } from '$core/cellar/wishes';
   import { taste } from '$core/commands/observe';
   import { letGo } from '$core/commands/cellar';
-  import type { OpenBatch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import WhenField from '../field/WhenField.svelte';
+  import { dayWord } from '../shelf/when';
   import SweetSharp from '../finish/SweetSharp.svelte';
+  import Chip from './Chip.svelte';
   import Elements from './Elements.svelte';
   import NextYear from './NextYear.svelte';
   import { stoodNow } from './tasted';
@@ -23,20 +25,23 @@
     sweet: '',
     sharp: '',
     opened: '',
+    of: '',
     when: ''
   });
   const form = createWriteDown(draft, () => ondone?.());
 
-  const stood = $derived(stoodNow(batch));
   const picked = $derived(new Set(draft.fields.words.split(' ').filter(Boolean)));
   const wanted = $derived(
     draft.fields.sweet === ''
       ? null
       : { sweetGL: Number(draft.fields.sweet), taGL: Number(draft.fields.sharp) }
   );
-  const wishes = $derived(stood ? wishesOf({ words: [...picked], wanted }, stood) : null);
-  const filling = $derived(batch.state.bottled.find((b) => b.left > 0) ?? null);
+  const fillings = $derived(batch.state.bottled.filter((b) => b.left > 0));
+  /** The one that was opened: what is said is said of it. */
+  const filling = $derived(fillings.find((b) => b.eventId === draft.fields.of) ?? fillings.at(-1) ?? null);
   const isOpened = $derived(draft.fields.opened !== 'no' && filling !== null);
+  const stood = $derived(stoodNow(batch, isOpened ? (filling?.eventId ?? null) : null));
+  const wishes = $derived(stood ? wishesOf({ words: [...picked], wanted }, stood) : null);
   const WHEN = [
     ['young', 'too young'],
     ['ready', 'ready'],
@@ -58,7 +63,8 @@
     const deed = taste(batch.id, text, liking ? Number(liking) : null, '', {
       words: [...picked],
       ...(wanted ? { wanted } : {}),
-      ...(at ? { when: at as 'young' } : {})
+      ...(at ? { when: at as 'young' } : {}),
+      ...(isOpened && fillings.length > 1 ? { bottleId: filling!.eventId } : {})
     });
     const danger = batch.dangers.find((d) => d.bottlingId === filling?.eventId) ?? null;
     const found = picked.has('prickles') ? ('fizzy' as const) : undefined;
@@ -98,27 +104,18 @@
   <fieldset class="flex flex-wrap items-center gap-1.5">
     <legend class="head mb-1">How well you like it</legend>
     {#each ['1', '2', '3', '4', '5'] as n (n)}
-      <button
-        type="button"
-        class="number size-11 border-[1.5px] {draft.fields.liking === n
-          ? 'border-ink bg-primary text-primary-content'
-          : 'border-rule bg-paper'}"
-        aria-pressed={draft.fields.liking === n}
-        aria-label="{n} of 5"
-        onclick={() => draft.set('liking', draft.fields.liking === n ? '' : n)}>{n}</button
+      <Chip
+        label="{n} of 5"
+        isOn={draft.fields.liking === n}
+        ontap={() => draft.set('liking', draft.fields.liking === n ? '' : n)}>{n}</Chip
       >
     {/each}
   </fieldset>
   <fieldset class="flex flex-wrap items-center gap-1.5">
     <legend class="head mb-1">It is</legend>
     {#each WHEN as [id, name] (id)}
-      <button
-        type="button"
-        class="min-h-11 border-[1.5px] px-3 {draft.fields.at === id
-          ? 'border-ink bg-primary font-semibold text-primary-content'
-          : 'border-rule bg-paper'}"
-        aria-pressed={draft.fields.at === id}
-        onclick={() => draft.set('at', draft.fields.at === id ? '' : id)}>{name}</button
+      <Chip isOn={draft.fields.at === id} ontap={() => draft.set('at', draft.fields.at === id ? '' : id)}
+        >{name}</Chip
       >
     {/each}
   </fieldset>
@@ -131,6 +128,18 @@
       value={draft.fields.text}
       oninput={(e) => draft.set('text', e.currentTarget.value)}></textarea>
   </label>
+  {#if fillings.length > 1}
+    <label class="grid gap-1 font-semibold"
+      >Which bottles<select
+        class="field"
+        value={filling?.eventId}
+        onchange={(e) => draft.set('of', e.currentTarget.value)}
+        >{#each fillings as b (b.eventId)}<option value={b.eventId}
+            >filled {dayWord(b.at, household.now, batch.state.zone)}, {b.left} left</option
+          >{/each}</select
+      ></label
+    >
+  {/if}
   {#if filling}
     <label class="flex min-h-11 items-center gap-3"
       ><input

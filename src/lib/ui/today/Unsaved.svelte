@@ -1,20 +1,11 @@
 <script lang="ts">
   import { household } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/here';
-  import { saveEverything } from '$lib/store/save-everything';
-  import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { saveNow } from '../nav/save-now';
   import { onDay } from '../shelf/when';
 
   /** How much would be lost with this browser, once that is worth a file. */
   const MANY = 80;
-
-  async function save() {
-    try {
-      sayDone(await saveEverything());
-    } catch (e) {
-      sayWrong(e);
-    }
-  }
 </script>
 
 {#if household.unsaved >= MANY}
@@ -24,6 +15,6 @@
         ? `since the last file, ${onDay(household.exportedAt, household.now, zoneHere())},`
         : ''} are in this browser alone.</span
     >
-    <button class="btn btn-line" onclick={save}>Save them to a file</button>
+    <button class="btn btn-line" onclick={saveNow}>Save them to a file</button>
   </p>
 {/if}

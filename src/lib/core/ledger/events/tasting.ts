@@ -17,7 +17,9 @@ export const tasting = defineEvent({
     wanted: z
       .strictObject({ sweetGL: z.number().min(0).max(200), taGL: z.number().min(0).max(30) })
       .optional(),
-    when: z.enum(['young', 'ready', 'past']).optional()
+    when: z.enum(['young', 'ready', 'past']).optional(),
+    /** of which filling the bottle was; left out for wine in a vessel, or where there is one */
+    bottleId: z.uuid().optional()
   }),
   touchesLiquid: false,
   apply: (s, { data }, at) =>
@@ -27,7 +29,8 @@ export const tasting = defineEvent({
       liking: data.liking ?? null,
       words: data.words ?? [],
       when: data.when ?? null,
-      wanted: data.wanted ?? null
+      wanted: data.wanted ?? null,
+      bottleId: data.bottleId ?? null
     }),
   says: ({ data }) => {
     const words = (data.words ?? []).map((id) => tastingWord(id)?.name ?? id).join(', ');
