@@ -241,3 +241,63 @@ test('a word that was written is found in any wine; years of one fruit stand sid
   await expect(table.getByRole('row', { name: /^Liked/ })).toContainText('5 of 5');
   await expect(table.getByRole('row', { name: /^Bottles left/ })).toContainText('8 of 11');
 });
+
+test('two jars bottled on two days, in US units: each filling has its day, its tasting and its time', async ({
+  page
+}) => {
+  await demo(page);
+  await page.goto('/settings');
+  await page.getByText('US: lb, US gal, °F').click();
+  const start = Date.now();
+  const bottle = async (count: number, jar?: string) => {
+    await page.goto('/batches');
+    await page
+      .getByRole('main')
+      .getByRole('link', { name: /^Gooseberry/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Bottle', exact: true }).click();
+    const form = page.getByRole('form', { name: 'Bottle' });
+    if (jar) {
+      const from = form.locator('select').first();
+      const option = from.locator('option').filter({ hasText: new RegExp(`^${jar}`) });
+      await from.selectOption((await option.getAttribute('value'))!);
+    }
+    await form.getByLabel('It is clear and drops no more').check();
+    await form.getByLabel('Bottles', { exact: true }).fill(String(count));
+    await form.getByLabel(/That was all/).check();
+    await form.getByRole('button', { name: 'It is bottled' }).click();
+    await expect(form).toBeHidden();
+  };
+  await bottle(6, 'tall 5 L jar');
+  await expect(page.getByTestId('batch-sentence')).toContainText('6 bottles of it are filled already');
+  await page.clock.setSystemTime(start + 25 * DAY);
+  await bottle(5);
+  const day = (t: number) =>
+    new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'Europe/Lisbon' }).format(t);
+  await expect(page.getByTestId('batch-sentence')).toContainText(
+    new RegExp(`11 bottles, filled on ${day(start)}.* and today`)
+  );
+  // The earlier one is tasted, and found ready; the later one waits as before.
+  await page.clock.setSystemTime(start + 90 * DAY);
+  await openCellar(page);
+  const rows = wine(page, 'Gooseberry');
+  await expect(rows).toHaveCount(2);
+  const earlier = rows.filter({ hasText: `filled ${day(start)}` });
+  const later = rows.filter({ hasNotText: `filled ${day(start)}` });
+  await earlier.getByRole('button').first().click();
+  await expect(earlier).toContainText('% alc. by vol. · contains sulphites');
+  await earlier.getByRole('link', { name: 'Taste it' }).click();
+  const form = page.getByRole('form', { name: 'Tasting' });
+  await expect(form.getByLabel('Which bottles').locator('option:checked')).toContainText('6 left');
+  await form.getByRole('button', { name: 'ready', exact: true }).click();
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form).toBeHidden();
+  await expect(page.getByTestId('batch-sentence')).toContainText(
+    /At its best until .*; Can be drunk; best from/
+  );
+  await openCellar(page);
+  await expect(earlier.getByRole('button').first()).toContainText('at its best');
+  await expect(earlier.getByRole('button').first()).toContainText('5');
+  await expect(later.getByRole('button').first()).toContainText('can be drunk; best from');
+});

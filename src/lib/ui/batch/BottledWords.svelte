@@ -24,6 +24,8 @@
         ? `All ${count} bottles are gone`
         : `${left} of ${counted(count, 'bottle')}`
   );
+  /** Each day on which bottles were filled, once. */
+  const days = $derived([...new Set(s.bottled.map((b) => onDay(b.at, household.now, s.zone)))].join(' and '));
   const paid = $derived(costLines(s, household.settings));
   const wines = $derived(
     cellarOf({ state: s, belief: now.belief, dangers: batch.dangers }, household.now).filter((w) => !w.danger)
@@ -35,11 +37,7 @@
 
 {#if paid.length > 0}<How title="What they cost" lines={paid} class={word}
     >{#snippet trigger()}{bottles}{/snippet}</How
-  >{:else}<span class="font-semibold">{bottles}</span>{/if}, filled {onDay(
-  s.bottled.at(-1)!.at,
-  household.now,
-  s.zone
-)}{#if says.hasStrength}, at about
+  >{:else}<span class="font-semibold">{bottles}</span>{/if}, filled {days}{#if says.hasStrength}, at about
   <How title="How strong" lines={abvLines} class={word}>{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
   >{:else if now.belief}, never read, at about
   <How title="How strong" lines={guessLines} class={word}

@@ -35,6 +35,16 @@
   const given = $derived(
     w.bottling.gone.filter((g) => g.to).map((g) => `${g.count} ${g.how === 'swapped' ? 'for' : 'to'} ${g.to}`)
   );
+  const small = $derived(
+    [
+      strengthText(w.facts.abv, household.settings.system),
+      w.facts.contains.length > 0 ? `contains ${w.facts.contains.join(', ')}` : '',
+      w.liking ? `liked ${w.liking} of 5` : '',
+      given.length > 0 ? `gone: ${given.join(', ')}` : ''
+    ]
+      .filter(Boolean)
+      .join(' · ')
+  );
 </script>
 
 <li class="dashline" data-wine={w.name}>
@@ -84,7 +94,7 @@
       </p>
       <LeaveForm wine={w} />
       <p class="flex flex-wrap gap-2">
-        <a class="btn btn-line" href="/batches/{w.batchId}#taste">Taste it</a>
+        <a class="btn btn-line" href="/batches/{w.batchId}?filling={w.bottling.eventId}#taste">Taste it</a>
         {#each inNoRack as l (l.kind)}<button
             class="btn btn-line"
             disabled={household.racks.length === 0}
@@ -100,13 +110,7 @@
           >{/if}
         <a class="btn btn-plain" href="/batches/{w.batchId}">All of it</a>
       </p>
-      <p class="small">
-        {strengthText(w.facts.abv, household.settings.system)}{w.facts.contains.length > 0
-          ? `. Contains ${w.facts.contains.join(', ')}`
-          : ''}{w.liking ? `. Liked ${w.liking} of 5` : ''}{given.length > 0
-          ? `. Gone: ${given.join(', ')}`
-          : ''}.
-      </p>
+      <p class="small">{small}</p>
     </div>
   {/if}
 </li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import { wishesOf } from '$core/cellar/wishes';
   import { taste } from '$core/commands/observe';
   import { letGo } from '$core/commands/cellar';
@@ -38,7 +39,11 @@
   );
   const fillings = $derived(batch.state.bottled.filter((b) => b.left > 0));
   /** The one that was opened: what is said is said of it. */
-  const filling = $derived(fillings.find((b) => b.eventId === draft.fields.of) ?? fillings.at(-1) ?? null);
+  const filling = $derived(
+    fillings.find((b) => b.eventId === (draft.fields.of || page.url.searchParams.get('filling'))) ??
+      fillings.at(-1) ??
+      null
+  );
   const isOpened = $derived(draft.fields.opened !== 'no' && filling !== null);
   const stood = $derived(stoodNow(batch, isOpened ? (filling?.eventId ?? null) : null));
   const wishes = $derived(stood ? wishesOf({ words: [...picked], wanted }, stood) : null);
