@@ -144,8 +144,9 @@ export async function winesInBottle(): Promise<Batch[]> {
 
 /** Wines in bottle that are to be tasted by now, those that wait longest first, so many of them; and how many there are. */
 export async function winesToTaste(at: number, limit: number): Promise<{ batches: Batch[]; all: number }> {
-  const due = db.summaries.where('tasteAt').belowOrEqual(at);
-  const [rows, all] = await Promise.all([due.limit(limit).toArray(), due.count()]);
+  // Asked anew for each: a limit stays with what it was set on.
+  const due = () => db.summaries.where('tasteAt').belowOrEqual(at);
+  const [rows, all] = await Promise.all([due().limit(limit).toArray(), due().count()]);
   return { batches: sorted(rows).batches, all };
 }
 

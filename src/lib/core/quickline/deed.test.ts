@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { standingOf } from '../belief/standing';
+import { dangersOf } from '../finish/danger';
 import { foldBatch } from '../ledger/run';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
@@ -149,5 +150,46 @@ describe('the plan of a line', () => {
     expect((solved.ingredients.find((i) => i.kind === 'honey') as { massKg: number }).massKg).toBeGreaterThan(
       0.8
     );
+  });
+});
+
+describe('bottles in a line', () => {
+  it('have left only as was said: one nobody spoke of proves nothing of the rest', () => {
+    // Bottled sweet and alive, against the check.
+    const live = [
+      ...begun(),
+      on(9, 'fruit-out', { press: 'drip' }),
+      on(20, 'reading', { sg: 1.02 }),
+      on(21, 'bottle', {
+        from: 'bucket-15',
+        bottles: [{ count: 12, sizeL: 0.75, type: 'still' }],
+        emptied: true
+      })
+    ];
+    const after = (lines: [day: number, line: string][]) => {
+      const log = [...live];
+      for (const [day, line] of lines)
+        for (const d of written(line, log, day).deed) log.push(on(day, d.type as 'open', d.data as never));
+      const s = foldBatch(log, T0 + 200 * DAY)!;
+      return { left: s.bottled[0]!.left, dangers: dangersOf(s, standingOf(s).belief).length };
+    };
+    expect(after([])).toEqual({ left: 12, dangers: 1 });
+    expect(
+      after([
+        [100, 'opened 1 bottle'],
+        [120, 'opened 2 bottles']
+      ])
+    ).toEqual({ left: 9, dangers: 1 });
+    // Found still a fortnight apart, two months on: that is proof.
+    expect(
+      after([
+        [100, 'opened one, still'],
+        [120, 'opened one, still']
+      ])
+    ).toEqual({ left: 10, dangers: 0 });
+    // Broken ones are gone; given away they would be somebody else's danger.
+    expect(after([[100, 'broke 2 bottles']])).toEqual({ left: 10, dangers: 1 });
+    expect(() => after([[100, 'gave 2 bottles to the neighbours']])).toThrow('they go to nobody');
+    expect(() => after([[100, 'opened 40 bottles']])).toThrow('only 12 left');
   });
 });
