@@ -47,6 +47,14 @@
   const isOpened = $derived(draft.fields.opened !== 'no' && filling !== null);
   const stood = $derived(stoodNow(batch, isOpened ? (filling?.eventId ?? null) : null));
   const wishes = $derived(stood ? wishesOf({ words: [...picked], wanted }, stood) : null);
+  /** Where it would have been right: as it was tapped, else where the words point. */
+  const aim = $derived(
+    wanted ??
+      (stood && {
+        sweetGL: wishes?.sweetGL ?? stood.sweetGL,
+        taGL: stood.taGL + (wishes?.acid ?? 0)
+      })
+  );
   const WHEN = [
     ['young', 'too young'],
     ['ready', 'ready'],
@@ -87,8 +95,8 @@
       <p class="head mb-1">Tap where it would have been right</p>
       <SweetSharp
         now={stood}
-        target={wanted ?? stood}
-        then={wanted ?? stood}
+        target={aim ?? stood}
+        then={aim ?? stood}
         name="Sweet and sharp: where it would have been right"
         onmove={move}
       />
