@@ -23,9 +23,9 @@ code ||= bin(
   [
     'run',
     'src/lib/core/report/extreme.test.ts',
-    'src/lib/store/store.test.ts',
+    'src/lib/store/mutated-files.test.ts',
     'src/lib/core/solve/solve.test.ts',
-    '--testTimeout=900000'
+    '--testTimeout=1800000'
   ],
   { env: { ...process.env, HISTORIES: '5000', MUTATIONS: '10000', SEEDS: '10000' } }
 );

@@ -1,9 +1,10 @@
 import { db } from '$lib/store/db';
+import { isNothingHere } from '$lib/store/stamp';
 
 /** On first open of a demo server, fills an untouched browser with the demo household; never over a user's own data. */
 export async function offerDemo(): Promise<void> {
   // This browser's own name may be there already: only what a household has written counts.
-  if ((await db.events.count()) > 0 || (await db.settings.get('household'))) return;
+  if (!(await isNothingHere()) || (await db.settings.get('household'))) return;
   try {
     const answer = await fetch('/api/demo');
     if (!answer.ok || !(await answer.json()).demo) return;

@@ -13,6 +13,7 @@ import { doStep } from '$core/steps/do-step';
 import { keep } from '$lib/store/things';
 import { keepRecipe } from '$lib/store/recipes';
 import { db } from '$lib/store/db';
+import { isNothingHere } from '$lib/store/stamp';
 import type { HarvestLot } from '$core/plan/harvest';
 import { newId } from '$lib/store/here';
 import { eventsOfDeed, write, type When } from '$lib/store/record';
@@ -88,7 +89,7 @@ export async function loadDemo(now: number): Promise<void> {
   // All of it or nothing: a page that is closed meanwhile finds it empty, and is offered it again.
   await db.transaction('rw', db.tables, async () => {
     // Two tabs, or a tap while it is on its way, fill it once.
-    if ((await db.events.count()) > 0) return;
+    if (!(await isNothingHere())) return;
     for (const vessel of VESSELS) await keep('vessels', vessel);
     for (const rack of RACKS) await keep('racks', rack);
     for (const lot of harvest(now)) await keep('harvest', lot);

@@ -11,35 +11,69 @@ const MOST_LOG = 700_000_000;
 
 /** Bytes as they come, and at last a blob: the browser keeps it where there is room. */
 type Pieces = BlobPart[];
+/** So many bytes are gathered before they are handed to the browser: it takes as long over few as over many. */
+const GATHERED = 4_000_000;
+
+/** Bytes handed to the browser a good handful at a time. */
+function gathering() {
+  const blobs: Blob[] = [];
+  let waiting: Uint8Array<ArrayBuffer>[] = [];
+  let bytes = 0;
+  const flush = () => {
+    if (waiting.length > 0) blobs.push(new Blob(waiting));
+    [waiting, bytes] = [[], 0];
+  };
+  return {
+    add(data: Uint8Array<ArrayBuffer>) {
+      waiting.push(data);
+      bytes += data.length;
+      if (bytes > GATHERED) flush();
+    },
+    done(type: string): Blob {
+      flush();
+      return new Blob(blobs, { type });
+    }
+  };
+}
+
+/** Pieces of a text as a blob. */
+export function textBlob(pieces: Iterable<string>, type: string): Blob {
+  const out = gathering();
+  const encoder = new TextEncoder();
+  for (const piece of pieces) out.add(encoder.encode(piece));
+  return out.done(type);
+}
+
+type Picture = { id: string; blob: Blob };
 
 /**
  * A log and its pictures as one archive: the pictures lie in it as they are, to be looked at with anything.
+ * @param log its text, in pieces
  * @param photos ids, and what each is
  */
 export async function packArchive(
-  log: string,
-  photos: readonly { id: string; blob: Blob }[],
-  told: Told = () => undefined
+  log: Iterable<string>,
+  photos: Iterable<Picture> | AsyncIterable<Picture>
 ): Promise<Blob> {
-  const pieces: Pieces = [];
+  const out = gathering();
   let failed: Error | null = null;
   const zip = new Zip((error, data) => {
     if (error) failed = error;
-    else pieces.push(new Blob([data as Uint8Array<ArrayBuffer>]));
+    else out.add(data as Uint8Array<ArrayBuffer>);
   });
-  const put = (name: string, bytes: Uint8Array) => {
-    const entry = new ZipPassThrough(name);
+  const encoder = new TextEncoder();
+  const text = new ZipPassThrough(LOG);
+  zip.add(text);
+  for (const piece of log) text.push(encoder.encode(piece));
+  text.push(new Uint8Array(0), true);
+  for await (const { id, blob } of photos) {
+    const entry = new ZipPassThrough(`${PHOTOS}${id}.jpg`);
     zip.add(entry);
-    entry.push(bytes, true);
-  };
-  put(LOG, new TextEncoder().encode(log));
-  for (const [i, { id, blob }] of photos.entries()) {
-    put(`${PHOTOS}${id}.jpg`, new Uint8Array(await blob.arrayBuffer()));
-    told(i / photos.length);
+    entry.push(new Uint8Array(await blob.arrayBuffer()), true);
   }
   zip.end();
   if (failed) throw failed as Error;
-  return new Blob(pieces, { type: 'application/zip' });
+  return out.done('application/zip');
 }
 
 /** Whether a file is an archive, by its first bytes. */

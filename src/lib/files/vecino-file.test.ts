@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { foldBatch } from '$core/ledger/run';
 import { contents } from '$core/ledger/state';
-import { keptAs, keptOf } from '$core/ledger/kept';
+import { keptAs, keptOf, sorted } from '$core/ledger/kept';
 import { thingsOf } from '$core/ledger/things';
 import { liquid } from '$core/liquid/stock';
+import { crc32 } from '$core/maths/crc32';
 import { METRIC } from '$core/units/say';
 import { recipeMarkdown } from './recipe-markdown';
-import { FILE_VERSION, previewImport, readFile, writeFile } from './vecino-file';
+import { FILE_VERSION, parseJson, previewImport, readFile, readParsed, writeFile } from './vecino-file';
 
 const fixture = (version: number) =>
   readFileSync(new URL(`./fixtures/v${version}.vecino.json`, import.meta.url), 'utf8');
@@ -120,5 +121,29 @@ describe('files of every version', () => {
       const line = text.slice(0, text.indexOf('pitch,')).split('\n').length;
       expect((e as Error).message).toContain(`line ${line}, column`);
     }
+  });
+});
+
+describe('a file in pieces', () => {
+  it('is what JSON would make of it in one, and its checksum that of all it holds', () => {
+    for (const version of [1, 3, 4, 5]) {
+      const { checksum: _, ...file } = readFile(fixture(version));
+      const text = writeFile({ ...file, settings: file.settings! }, file.exportedAt);
+      expect(text).toBe(JSON.stringify(JSON.parse(text), null, 1));
+      expect(readFile(text).checksum).toMatch(/^[0-9a-f]{8}$/);
+    }
+    const empty = writeFile({ events: [] }, '2026-09-10T00:00:00.000Z');
+    expect(empty).toBe(JSON.stringify(JSON.parse(empty), null, 1));
+    expect(readFile(empty).events).toEqual([]);
+    // As it was sealed before files were made in pieces.
+    const { checksum, ...rest } = JSON.parse(empty) as Record<string, unknown>;
+    expect(checksum).toBe(crc32([JSON.stringify(sorted(rest))]));
+  });
+
+  it('what a text holds is read, and used up', () => {
+    const raw = parseJson(fixture(5)) as { events: unknown[] };
+    const file = readParsed(raw);
+    expect(file.events.length).toBe(raw.events.length);
+    expect(raw.events.every((e) => e === null)).toBe(true);
   });
 });

@@ -80,22 +80,62 @@ function upgraded(raw: Record<string, unknown>): Record<string, unknown> {
   return file;
 }
 
-/** The checksum of a file: of what it holds, however it is spaced. */
-const checksumOf = ({ checksum: _, ...rest }: Partial<VecinoFile>): string =>
-  crc32(JSON.stringify(sorted(rest)));
+/** JSON of what a file holds beside its checksum, in an order of its own, piece by piece: no text of all of it is made. */
+function* inPieces(file: Raw): Generator<string> {
+  let before = '{';
+  for (const key of Object.keys(file).sort()) {
+    const value = file[key];
+    if (key === 'checksum' || value === undefined) continue;
+    yield `${before}${JSON.stringify(key)}:`;
+    before = ',';
+    if (!Array.isArray(value)) {
+      yield JSON.stringify(sorted(value));
+      continue;
+    }
+    let [open, rest] = ['[', '['];
+    for (const item of value) {
+      yield open + JSON.stringify(sorted(item));
+      [open, rest] = [',', ''];
+    }
+    yield `${rest}]`;
+  }
+  yield before === '{' ? '{}' : '}';
+}
 
-/** What is given as one file's text, everything in its own order so that the same data is the same file. */
-export function writeFile(content: Content, exportedAt: string): string {
-  const file: VecinoFile = {
+/** The checksum of a file: of what it holds, however it is spaced. */
+const checksumOf = (file: Raw): string => crc32(inPieces(file));
+
+/** Something within a file, as `JSON.stringify(…, 1)` writes it so many levels down. */
+const indented = (value: unknown, levels: number): string =>
+  JSON.stringify(value, null, 1).replaceAll('\n', `\n${' '.repeat(levels)}`);
+
+/**
+ * What is given as one file's text, everything in its own order so that the same data is the same file; piece by piece,
+ * as that of a long life is larger than what one likes to hold twice.
+ */
+export function* filePieces(content: Content, exportedAt: string): Generator<string> {
+  const head = {
     format: 'vecino',
     version: FILE_VERSION,
     exportedAt,
-    ...(content.settings ? { settings: content.settings } : {}),
-    things: mergeEntries(content.things ?? [], []).map((e) => sorted(e) as Entry),
+    ...(content.settings ? { settings: content.settings } : {})
+  };
+  const lists = {
+    things: mergeEntries(content.things ?? [], []).map((e) => sorted(e)),
     events: inOrder(content.events)
   };
-  return JSON.stringify({ ...file, checksum: checksumOf(file) }, null, 1);
+  yield indented(head, 0).slice(0, -2);
+  for (const [name, list] of Object.entries(lists)) {
+    yield `,\n ${JSON.stringify(name)}: [`;
+    for (const [i, item] of list.entries()) yield `${i > 0 ? ',' : ''}\n  ${indented(item, 2)}`;
+    yield list.length > 0 ? '\n ]' : ']';
+  }
+  yield `,\n "checksum": ${JSON.stringify(checksumOf({ ...head, ...lists }))}\n}`;
 }
+
+/** The same as one text. */
+export const writeFile = (content: Content, exportedAt: string): string =>
+  [...filePieces(content, exportedAt)].join('');
 
 /** Line and column of a character, from 1. */
 function placeOf(text: string, at: number): string {
@@ -103,7 +143,11 @@ function placeOf(text: string, at: number): string {
   return `line ${before.length}, column ${before.at(-1)!.length + 1}`;
 }
 
-function parseJson(text: string): unknown {
+/**
+ * What a text holds, of whatever it is.
+ * @throws InputError with the place of what is no JSON
+ */
+export function parseJson(text: string): unknown {
   if (isTooDeep(text))
     throw new InputError(
       'This is not a Vecino file: it nests brackets deeper than any of ours.',
@@ -111,7 +155,7 @@ function parseJson(text: string): unknown {
       'format'
     );
   try {
-    return JSON.parse(text);
+    return JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch {
     // The browser says that it is damaged but not where; this parser does.
     const errors: ParseError[] = [];
@@ -126,12 +170,12 @@ function parseJson(text: string): unknown {
 }
 
 /**
- * Reads a `.vecino.json` file.
+ * Reads what a `.vecino.json` file holds.
+ * @param raw used up: its events are let go of one by one, as all of them twice is more than a phone has room for
  * @param told is told how far it is, 0 to 1
  * @throws InputError with the place and the reason for a damaged, foreign or newer file
  */
-export function readFile(text: string, told: Told = () => undefined): VecinoFile {
-  const raw = parseJson(text.replace(/^\uFEFF/, ''));
+export function readParsed(raw: unknown, told: Told = () => undefined): VecinoFile {
   const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(raw);
   if (!head.success || head.data.format !== 'vecino')
     throw new InputError(
@@ -151,8 +195,8 @@ export function readFile(text: string, told: Told = () => undefined): VecinoFile
       'Update Vecino and try again. Nothing was changed.',
       'version'
     );
-  const whole = raw as Record<string, unknown>;
-  const isWhole = whole.checksum === undefined || whole.checksum === checksumOf(whole as Partial<VecinoFile>);
+  const whole = raw as Raw;
+  const isWhole = whole.checksum === undefined || whole.checksum === checksumOf(whole);
   const { events, ...rest } = upgraded(whole);
   const file = fileSchema.safeParse({ ...rest, events: [] });
   if (!file.success) throw wrongAt(file.error);
@@ -164,6 +208,7 @@ export function readFile(text: string, told: Told = () => undefined): VecinoFile
     const one = eventSchema.safeParse(events[i]);
     if (!one.success) throw wrongAt(one.error, `events[${i}].`);
     read.push(one.data);
+    events[i] = null;
     if (i % 2000 === 0) told(i / events.length);
   }
   if (!isWhole)
@@ -174,6 +219,9 @@ export function readFile(text: string, told: Told = () => undefined): VecinoFile
     );
   return { ...file.data, events: read };
 }
+
+/** Reads a `.vecino.json` file, as `readParsed` does. */
+export const readFile = (text: string, told?: Told): VecinoFile => readParsed(parseJson(text), told);
 
 /** Is told how far something is, 0 to 1. */
 export type Told = (share: number) => void;

@@ -27,6 +27,9 @@ export type Import = {
   photos: string[];
 };
 
+/** What a batch taught, and what was written to it that nothing was learnt from yet; null when there is nothing. */
+export type Learnt = Taught & { id: string; due: number | null };
+
 /** The browser's database. Its version is its own, apart from the file's. */
 export class VecinoDb extends Dexie {
   events!: EntityTable<LedgerEvent, 'id'>;
@@ -40,7 +43,7 @@ export class VecinoDb extends Dexie {
   /** a cache: what lists need of each batch */
   summaries!: EntityTable<Summary | Broken, 'id'>;
   /** a cache: what each batch taught of its produce and of the place */
-  lessons!: EntityTable<Taught & { id: string }, 'id'>;
+  lessons!: EntityTable<Learnt, 'id'>;
   /** versions of recipes: added, never changed */
   recipes!: EntityTable<Recipe, 'id'>;
   /** produce in hand */

@@ -34,7 +34,7 @@ export async function batchFile(id: string, name: string): Promise<OneFile> {
   const photos = await db.photos.where('batchId').equals(id).toArray();
   return photos.length === 0
     ? fileOf(name, text)
-    : { name: `${name}.vecino.zip`, blob: await packArchive(text, photos) };
+    : { name: `${name}.vecino.zip`, blob: await packArchive([text], photos) };
 }
 
 /** One thing of the household as a file: its whole log. */

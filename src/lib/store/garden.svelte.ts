@@ -5,17 +5,26 @@ import type { Produce } from '$core/tables/produce';
 import { produceById } from '$core/tables/table';
 import { db } from './db';
 import { household } from './household.svelte';
+import { learnSoon } from './learn-soon';
 
 let lessons = $state.raw<Taught[]>([]);
 let watched: Promise<void> | null = null;
 
-/** Begins to listen to what the household's batches taught. @returns once it was read for the first time */
+/** So long a page waits for what is still to be learnt, ms: then it opens on what is known. */
+const PATIENCE = 1500;
+
+/**
+ * Begins to listen to what the household's batches taught.
+ * @returns once it was read for the first time, and what was due was learnt or takes too long
+ */
 export function watchGarden(): Promise<void> {
-  watched ??= new Promise((read) => {
+  watched ??= new Promise<void>((read) => {
     liveQuery(() => db.lessons.toArray()).subscribe({
       next: (rows) => {
         lessons = rows;
-        read();
+        if (rows.every((l) => l.due === null)) return read();
+        void learnSoon();
+        setTimeout(read, PATIENCE);
       },
       error: (e) => {
         console.error(e);

@@ -1,7 +1,8 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
 import { brokenOf, standingAt, type Broken, type Summary } from '$core/report/summary';
-import { standsOf, type Stands } from '$core/report/stands';
+import { standsOf, type InBottle, type Stands } from '$core/report/stands';
+import { dangersOf } from '$core/finish/danger';
 import { leavesAt } from '$core/steps/schedule';
 import type { Place } from '$core/steps/stages';
 import type { OwnMethod } from '$core/plan/methods';
@@ -12,7 +13,7 @@ import { withOwn } from '$core/tables/table';
 import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { db } from './db';
-import { areSummariesStale, eventsHere } from './stamp';
+import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere } from './stamp';
 import { isSound } from '$core/report/summary';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
@@ -137,9 +138,15 @@ export async function bottledBatches(limit: number, text = ''): Promise<Batch[]>
 }
 
 /** Every wine of which bottles are left, those that were begun last first. */
-export async function winesInBottle(): Promise<Batch[]> {
+export async function winesInBottle(): Promise<InBottle[]> {
   const found = await db.summaries.where('bottles').above(0).toArray();
-  return sorted(found).batches;
+  return found
+    .filter(isSound)
+    .map((row) => {
+      const [state, standing] = [{ ...row.state, at: now }, standingAt(row, now)];
+      return { id: row.id, state, standing, dangers: dangersOf(state, standing.belief) };
+    })
+    .sort((a, b) => b.state.startedAt - a.state.startedAt);
 }
 
 /** Wines in bottle that are to be tasted by now, those that wait longest first, so many of them; and how many there are. */
@@ -280,6 +287,7 @@ export function watchHousehold(): () => void {
     void summaries()
       .then((s) => s.refreshGiving(now))
       .catch((e) => console.error(e));
+    void learnWhereDue();
   }, 30_000);
   return () => {
     clearInterval(tick);
@@ -290,26 +298,51 @@ export function watchHousehold(): () => void {
 /** What makes lists of logs: loaded once the lists stand that were made before. */
 const summaries = () => import('./summaries');
 
-/** Makes the lists anew when they are not of all there is. */
+/** What wines taught is learnt in the minute after they were written to; a page that needs it asks itself. */
+async function learnWhereDue(): Promise<void> {
+  if (await db.lessons.filter((l) => l.due !== null).first())
+    await (await import('./learn-soon')).learnSoon();
+}
+
+/** So long after a page opened its events are counted, ms: of many that takes a second, in which nothing else is read. */
+const COUNTED_AFTER = 15_000;
+
+/** Makes the lists anew. */
+async function makeListsAnew(): Promise<void> {
+  // Known before any list is shown: what was made of other events is shown to nobody.
+  building = 0;
+  came('stamp');
+  const { rebuildSummaries } = await summaries();
+  await rebuildSummaries((share) => (building = share));
+}
+
+/** Makes the lists anew when they are not of all there is; then brings forward what time has changed. */
 async function mend(): Promise<void> {
   try {
-    const events = await db.events.count();
-    const isStale = events > 0 && (await areSummariesStale(events));
-    // Known before any list is shown: what was made of other events is shown to nobody.
-    if (isStale) building = 0;
+    const isNew = await isNothingHere();
+    if (!isNew && (await areSummariesOld())) await makeListsAnew();
     came('stamp');
-    if (events === 0) {
-      // Nothing to list yet: what writes comes once the first page stands, so that the first word is kept at once.
-      setTimeout(() => void summaries(), 1000);
-      return;
+    // Nothing to list yet: what writes comes once the first page stands, so that the first word is kept at once.
+    if (isNew) setTimeout(() => void summaries(), 1000);
+    else {
+      building = null;
+      await (await summaries()).refreshGiving(Date.now());
+      setTimeout(() => void mendCounted(), COUNTED_AFTER);
     }
-    const { rebuildSummaries, refreshGiving } = await summaries();
-    if (!isStale) return await refreshGiving(Date.now());
-    await rebuildSummaries((share) => (building = share));
   } catch (e) {
     // The log is safe; the pages show what there is.
     console.error(e);
   }
   came('stamp');
+  building = null;
+}
+
+/** What was written past every list is found by counting. */
+async function mendCounted(): Promise<void> {
+  try {
+    if (await areSummariesStale()) await makeListsAnew();
+  } catch (e) {
+    console.error(e);
+  }
   building = null;
 }

@@ -1,7 +1,14 @@
 import { expose } from 'comlink';
 import { explain } from '$core/units/input-error';
-import { isArchive, openArchive, packArchive } from '$lib/files/archive';
-import { previewImport, readFile, writeFile, type ImportPreview, type Told } from '$lib/files/vecino-file';
+import { isArchive, openArchive, packArchive, textBlob } from '$lib/files/archive';
+import {
+  filePieces,
+  parseJson,
+  previewImport,
+  readParsed,
+  type ImportPreview,
+  type Told
+} from '$lib/files/vecino-file';
 import { db, type Photo } from './db';
 import { contentHere, newPhotos, writeImport } from './transfer-file';
 import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
@@ -20,21 +27,33 @@ export type ImportCounts = {
 type Looked = { preview: ImportPreview; photos: Photo[]; name: string };
 let looked: Looked | null = null;
 
+/** Pictures that are read at a time. */
+const LOT = 50;
+
+async function* pictures(ids: readonly string[]): AsyncGenerator<Photo> {
+  for (let i = 0; i < ids.length; i += LOT)
+    for (const photo of await db.photos.bulkGet(ids.slice(i, i + LOT) as string[])) if (photo) yield photo;
+}
+
+/** What a file holds; its text is not kept. */
+async function opened(file: File, told: Told): Promise<{ raw: unknown; photos: Map<string, Blob> }> {
+  if (!(await isArchive(file))) return { raw: parseJson(await file.text()), photos: new Map() };
+  const { log, photos } = await openArchive(file, told);
+  return { raw: parseJson(log), photos };
+}
+
 const api = {
   /** Everything as one file, made apart from the page so that it goes on answering; with its pictures an archive. */
   async pack(settings: Settings, exportedAt: string): Promise<Blob> {
-    const log = writeFile(await contentHere(settings), exportedAt);
+    const log = filePieces(await contentHere(settings), exportedAt);
     const ids = (await db.photos.toCollection().primaryKeys()) as string[];
-    if (ids.length === 0) return new Blob([log], { type: 'application/json' });
-    return packArchive(log, await db.photos.toArray());
+    return ids.length === 0 ? textBlob(log, 'application/json') : packArchive(log, pictures(ids));
   },
   /** Reads a file and says what bringing it in would do. @throws with the place and the reason */
   async look(file: File, told: Told): Promise<ImportCounts | { error: string }> {
     try {
-      const { log, photos } = (await isArchive(file))
-        ? await openArchive(file, (share) => told(0.3 * share))
-        : { log: await file.text(), photos: new Map<string, Blob>() };
-      const read = readFile(log, (share) => told(0.3 + 0.5 * share));
+      const { raw, photos } = await opened(file, (share) => told(0.3 * share));
+      const read = readParsed(raw, (share) => told(0.3 + 0.5 * share));
       const preview = previewImport(read, await contentHere(DEFAULT_SETTINGS));
       looked = { preview, photos: await newPhotos(preview.newEvents, photos), name: file.name };
       told(1);

@@ -27,10 +27,16 @@ export async function eventsHere(): Promise<number> {
   return was?.version === SUMMARY_VERSION ? was.events : db.events.count();
 }
 
-/** Whether the summaries are not of all events there are: a tab that was killed while making them leaves them behind. @param events how many there are, where that is known */
-export async function areSummariesStale(events?: number): Promise<boolean> {
-  const was = await kept();
-  events ??= await db.events.count();
+/** Whether nothing was ever written here; asks for one event, and counts none. */
+export const isNothingHere = async (): Promise<boolean> =>
+  (await db.events.limit(1).primaryKeys()).length === 0;
+
+/** Whether the lists were never made whole, or by another Vecino; looks at no event. */
+export const areSummariesOld = async (): Promise<boolean> => (await kept())?.version !== SUMMARY_VERSION;
+
+/** Whether the summaries are not of all events there are: a tab that was killed while making them leaves them behind. Counts. */
+export async function areSummariesStale(): Promise<boolean> {
+  const [was, events] = [await kept(), await db.events.count()];
   if (!was) return events > 0;
   return was.events !== events || was.version !== SUMMARY_VERSION;
 }

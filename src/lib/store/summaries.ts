@@ -1,8 +1,7 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/log';
-import type { Taught } from '$core/belief/garden';
 import { summaryOf } from '$core/report/sum-up';
 import { brokenOf, isSound, type Broken, type Summary } from '$core/report/summary';
-import { db } from './db';
+import { db, type Learnt } from './db';
 import { stamp } from './stamp';
 
 /** Events of one batch: its own, the blends that took from it, and what voids any of them. */
@@ -30,33 +29,34 @@ export async function touched(events: readonly LedgerEvent[]): Promise<Set<strin
   return ids;
 }
 
-/** Makes the summaries of some batches anew. */
+/** Makes the summaries of some batches anew; what those with readings taught is learnt when there is time. */
 export async function sumUp(ids: Iterable<string>): Promise<void> {
   const at = Date.now();
   const [made, gone]: [(Summary | Broken)[], string[]] = [[], []];
-  const lessons: (Taught & { id: string })[] = [];
   for (const id of ids) {
     const events = await eventsOf(id);
     // One log that cannot be read must not keep the others from being listed.
     try {
       const summary = summaryOf(events, id, at);
-      if (!summary) {
-        gone.push(id);
-        continue;
-      }
-      const { taught, ...row } = summary;
-      made.push(row);
-      if (taught) lessons.push({ id, ...taught });
+      if (summary) made.push(summary);
+      else gone.push(id);
     } catch (e) {
       made.push(brokenOf(events, id, e));
     }
   }
   await db.summaries.bulkPut(made);
   if (gone.length > 0) await db.summaries.bulkDelete(gone);
-  const taught = new Set(lessons.map((l) => l.id));
-  await db.lessons.bulkDelete([...made.map((m) => m.id), ...gone].filter((id) => !taught.has(id)));
-  await db.lessons.bulkPut(lessons);
+  const read = made.flatMap((m) => (isSound(m) && m.state.readings.length > 0 ? [m.id] : []));
+  const before = await db.lessons.bulkGet(read);
+  await db.lessons.bulkPut(
+    read.map((id, i): Learnt => ({ ...(before[i] ?? { id, lessons: [], pace: null }), due: newMark() }))
+  );
+  const silent = new Set(read);
+  await db.lessons.bulkDelete([...made.map((m) => m.id), ...gone].filter((id) => !silent.has(id)));
 }
+
+/** Unlike any before it. */
+const newMark = (): number => Date.now() + Math.random();
 
 const LOT = 20;
 

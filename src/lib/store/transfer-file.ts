@@ -5,7 +5,7 @@ import { db, type Photo } from './db';
 import { newId } from './here';
 import type { Settings } from '$core/units/settings';
 import { sumUpThings } from './things';
-import { stampMore } from './stamp';
+import { eventsHere, isNothingHere, stampMore } from './stamp';
 import { sumUp, touched } from './summaries';
 
 /** Everything that is here, as a file holds it. */
@@ -46,7 +46,7 @@ export async function writeImport(
     ...KINDS.map((k) => db[k])
   ];
   await db.transaction('rw', tables, async () => {
-    const isEmpty = (await db.events.count()) === 0;
+    const isEmpty = await isNothingHere();
     for (let i = 0; i < newEvents.length; i += LOT) {
       await db.events.bulkAdd(newEvents.slice(i, i + LOT) as LedgerEvent[]);
       told((0.5 * i) / newEvents.length);
@@ -74,7 +74,7 @@ export async function writeImport(
 
 /** Notes that everything there is went into a file. */
 export const markExported = async (at: number): Promise<void> => {
-  const events = await db.events.count();
+  const events = await eventsHere();
   await db.settings.bulkPut([
     { key: 'exportedAt', value: at },
     { key: 'exportedEvents', value: events }

@@ -68,7 +68,7 @@ describe('an archive of a log and its pictures', () => {
   const id = '01970000-0000-7000-8000-00000000f070';
 
   it('holds both, and gives them back as they were', async () => {
-    const packed = await packArchive('{"a":1}', [{ id, blob: picture }]);
+    const packed = await packArchive(['{"a":1}'], [{ id, blob: picture }]);
     expect(await isArchive(packed)).toBe(true);
     expect(await isArchive(new Blob(['{"a":1}']))).toBe(false);
     const { log, photos } = await openArchive(packed);
@@ -81,7 +81,7 @@ describe('an archive of a log and its pictures', () => {
   it('broken in any way it is refused with a reason, or holds its log whole; nothing is thrown that is none', async () => {
     await loadDemo(NOW);
     const text = await textHere();
-    const bytes = new Uint8Array(await (await packArchive(text, [{ id, blob: picture }])).arrayBuffer());
+    const bytes = new Uint8Array(await (await packArchive([text], [{ id, blob: picture }])).arrayBuffer());
     const random = mulberry32(5);
     let refused = 0;
     for (let i = 0; i < 250; i++) {

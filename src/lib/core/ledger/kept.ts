@@ -30,7 +30,7 @@ export const same = (a: unknown, b: unknown): boolean =>
 export function keptAs<K extends ThingKind>(kind: K, thing: Thing<K>, at: string): Entry {
   const text = JSON.stringify(sorted(thing));
   return {
-    id: `kept:${kind}:${thing.id}:${crc32(`${at} ${text}`)}`,
+    id: `kept:${kind}:${thing.id}:${crc32([`${at} ${text}`])}`,
     kind,
     of: thing.id,
     at,

@@ -24,6 +24,9 @@ export type Stands = {
   dangers: Danger[];
 };
 
+/** A wine in bottle as the cellar sees it: what is to be done with it is not asked. */
+export type InBottle = Pick<Stands, 'id' | 'state' | 'standing' | 'dangers'>;
+
 /**
  * @param standing as `standingOf` has it, or as lists keep it
  * @param course as `courseOf` has it, or as lists keep it

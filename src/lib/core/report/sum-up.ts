@@ -1,6 +1,4 @@
 import { courseOf } from '../belief/course';
-import type { Taught } from '../belief/garden';
-import { taughtOf } from '../belief/teach';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
 import { tastingDueOf } from '../cellar/milestones';
@@ -13,14 +11,16 @@ import type { Summary } from './summary';
 /** Readings that a summary keeps: the first, for the start, and the newest, for pace and stillness. */
 const FIRST = 2;
 const LAST = 30;
+/** Of a wine that is all in bottle only its end is still asked for. */
+const LAST_IN_BOTTLE = 4;
 
-const ends = <T>(list: readonly T[]): T[] =>
-  list.length <= FIRST + LAST ? [...list] : [...list.slice(0, FIRST), ...list.slice(-LAST)];
+const ends = <T>(list: readonly T[], last: number): T[] =>
+  list.length <= FIRST + last ? [...list] : [...list.slice(0, FIRST), ...list.slice(-last)];
 
 /** A state without the long tails of its lists: what comes next and where it stands can be told from it all the same. */
 export const compact = (s: BatchState): BatchState => ({
   ...s,
-  readings: ends(s.readings),
+  readings: ends(s.readings, s.fills.length > 0 ? LAST : LAST_IN_BOTTLE),
   stirs: s.stirs.slice(-1),
   looks: s.looks.slice(-20),
   // Possible wines are reckoned from the events; a list keeps what came of it.
@@ -42,12 +42,8 @@ function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lots
   return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };
 }
 
-/** The summary of a batch from its events, and what it taught; null when it was taken back. */
-export function summaryOf(
-  events: readonly LedgerEvent[],
-  id: string,
-  at: number
-): (Summary & { taught: Taught | null }) | null {
+/** The summary of a batch from its events; null when it was taken back. */
+export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
   // Of a blend's other side, only the blend and what voids it bear on this batch.
   const mine = events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void');
   const s = batchAt(mine, at);
@@ -73,7 +69,6 @@ export function summaryOf(
     ),
     state: compact(s),
     standing,
-    course: courseOf(s),
-    taught: taughtOf(s)
+    course: courseOf(s)
   };
 }

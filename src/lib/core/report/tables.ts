@@ -8,7 +8,7 @@ import { BOTTLES } from '../tables/bottles';
 import { produceById } from '../tables/table';
 import { civilDay, inZone } from '../units/zone';
 import type { Rack } from '../vessels/rack';
-import type { Stands } from './stands';
+import type { InBottle, Stands } from './stands';
 
 /** A table to be saved: its head, with units, and rows of text and figures. */
 export type Table = { head: string[]; rows: (string | number | null)[][] };
@@ -112,7 +112,7 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
 });
 
 /** Every filling of which bottles are left, a row for each kind. */
-export const cellarTable = (batches: readonly Stands[], racks: readonly Rack[], at: number): Table => ({
+export const cellarTable = (batches: readonly InBottle[], racks: readonly Rack[], at: number): Table => ({
   head: [
     'wine',
     'year',

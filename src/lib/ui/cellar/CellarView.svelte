@@ -1,8 +1,9 @@
 <script lang="ts">
   import { byYear, cellarOf, drinkNow, toDrink, type CellarWine } from '$core/cellar/stock';
-  import { amountOf } from '$core/plan/plan';
+  import type { InBottle } from '$core/report/stands';
+  import { amountOf, type Ingredient } from '$core/plan/plan';
   import { counted } from '$core/units/format';
-  import { household, winesInBottle, type Batch } from '$lib/store/household.svelte';
+  import { household, winesInBottle } from '$lib/store/household.svelte';
   import { createHand } from './held.svelte';
   import Racks from './Racks.svelte';
   import Stock from './Stock.svelte';
@@ -11,7 +12,7 @@
   import { monthWord, yearOf } from './words';
 
   /** Every bottle: what to drink now, what to leave, where each lies. */
-  let batches = $state.raw<Batch[] | null>(null);
+  let batches = $state.raw<InBottle[] | null>(null);
   /** So many of each group are drawn until more are asked for. */
   const PAGE = 40;
   let most = $state(PAGE);
@@ -30,15 +31,17 @@
   );
   const plans = $derived(new Map((batches ?? []).map((b) => [b.id, b.state.plan.ingredients])));
   /** What weighs most in a wine, by which its years are known again. */
-  const fruitOf = (id: string): string =>
-    (plans.get(id) ?? [])
+  const fruitOf = (plan: readonly Ingredient[]): string =>
+    plan
       .filter((i) => i.kind === 'produce' || i.kind === 'juice')
       .sort((a, b) => amountOf(b) - amountOf(a))
       .map((i) => ('produceId' in i ? i.produceId : ''))[0] ?? '';
-  const vintagesOf = (w: CellarWine): string[] =>
-    [...new Set(wines.map((x) => x.batchId))]
-      .filter((id) => id !== w.batchId && fruitOf(id) !== '' && fruitOf(id) === fruitOf(w.batchId))
-      .slice(0, 2);
+  const ofFruit = $derived(Map.groupBy(plans.keys(), (id) => fruitOf(plans.get(id)!)));
+  const vintagesOf = (w: CellarWine): string[] => {
+    const fruit = fruitOf(plans.get(w.batchId) ?? []);
+    return fruit === '' ? [] : (ofFruit.get(fruit) ?? []).filter((id) => id !== w.batchId).slice(0, 2);
+  };
+  const fillings = $derived(Map.groupBy(wines, (w) => w.batchId));
   const bottles = $derived(wines.reduce((n, w) => n + w.bottling.left, 0));
   const words = $derived(text.trim().toLowerCase().split(/\s+/).filter(Boolean));
   const found = $derived(
@@ -83,10 +86,7 @@
     Nothing is in bottle yet. <a class="link font-semibold" href="/batches">A wine that is finished</a> is bottled
     from its own page.
   {:else}
-    <span class="font-bold">{counted(bottles, 'bottle')}</span> of {counted(
-      new Set(wines.map((w) => w.batchId)).size,
-      'wine'
-    )}.
+    <span class="font-bold">{counted(bottles, 'bottle')}</span> of {counted(fillings.size, 'wine')}.
     {#if first}{drinkNow(first, now) === 'best' ? 'Drink' : 'Drink up'} the
       <b>{first.name.toLowerCase()}</b>{next ? '; ' : '.'}{/if}{#if next}{first ? 'the' : 'The'}
       {next.name.toLowerCase()} is best from {monthWord(next.drink.bestFrom, now, next.zone)}.{/if}
@@ -120,7 +120,7 @@
                 ingredients={plans.get(w.batchId) ?? []}
                 {hand}
                 vintages={vintagesOf(w)}
-                isOneOf={wines.some((x) => x !== w && x.batchId === w.batchId)}
+                isOneOf={fillings.get(w.batchId)!.length > 1}
                 isOpen={open === w.bottling.eventId}
                 onopen={() => (open = open === w.bottling.eventId ? null : w.bottling.eventId)}
               />{/each}
