@@ -4,7 +4,9 @@ import { readFileSync } from 'node:fs';
 import { defineConfig } from 'vitest/config';
 import { underPath } from './scripts/under-path.mjs';
 
-const { version } = JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8'));
+const version: string =
+  process.env.APP_VERSION ??
+  JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8')).version;
 
 export default defineConfig({
   plugins: [underPath(process.env.BASE_PATH ?? ''), tailwindcss(), sveltekit()],

@@ -13,6 +13,9 @@ const HEADERS = {
   'Cross-Origin-Resource-Policy': 'same-origin'
 };
 
+/** Where the build goes; another place where one is made beside another. */
+const OUT = process.env.BUILD_DIR ?? 'build';
+
 /** Milliseconds: a connection that says nothing, or half of something, is not kept. */
 const TIMES = { timeout: 60_000, requestTimeout: 30_000, headersTimeout: 10_000, keepAliveTimeout: 8_000 };
 
@@ -30,7 +33,7 @@ async function buildWorker() {
     resolve: { alias: { $core: path.join(root, 'src/lib/core') } },
     build: {
       ssr: path.join(root, 'src/lib/compute/scale.worker.ts'),
-      outDir: path.join(root, 'build/worker'),
+      outDir: path.join(root, OUT, 'worker'),
       emptyOutDir: true
     },
     ssr: { noExternal: true }
@@ -38,12 +41,12 @@ async function buildWorker() {
 }
 
 export default function safeAdapter(options) {
-  const node = adapter(options);
+  const node = adapter({ ...options, out: OUT });
   return {
     ...node,
     async adapt(builder) {
       await node.adapt(builder);
-      const file = path.join(root, 'build/index.js');
+      const file = path.join(root, OUT, 'index.js');
       let text = readFileSync(file, 'utf8');
       text = replaceOnce(text, "env('HOST', '0.0.0.0')", "env('HOST', '127.0.0.1')");
       text = replaceOnce(

@@ -8,4 +8,4 @@ process.env.PORT ??= '4173';
 // The routes refuse bodies over 1 MB themselves, with a reason; this only stops floods.
 process.env.BODY_SIZE_LIMIT ??= '64M';
 
-await import(pathToFileURL(path.join(root, 'build', 'index.js')).href);
+await import(pathToFileURL(path.join(root, process.env.BUILD_DIR ?? 'build', 'index.js')).href);

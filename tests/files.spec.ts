@@ -378,3 +378,50 @@ test('one wine, and one lot of the harvest, travel as files of their own', async
   await expect(other.getByRole('main')).toContainText('Quinces');
   await other.context().close();
 });
+
+test('a full disk is told, what was typed stays, everything can still be saved, and with room it is written', async ({
+  page,
+  context,
+  baseURL
+}) => {
+  await startRhubarb(page);
+  const cdp = await context.newCDPSession(page);
+  const leave = (quotaSize?: number) =>
+    cdp.send('Storage.overrideQuotaForOrigin', {
+      origin: baseURL!,
+      ...(quotaSize === undefined ? {} : { quotaSize })
+    });
+  await leave(1);
+  // The browser lets what it had allotted be used up, for half a minute: then a tap tells it.
+  const told = page.getByRole('status').or(page.getByRole('alert')).filter({ hasText: 'The disk is full' });
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Stirred', exact: true }).click();
+    await expect(told.first()).toBeVisible({ timeout: 2000 });
+  }).toPass({ timeout: 120_000, intervals: [4000] });
+  const before = await logOf(page);
+  // A form tells it as well, and keeps what was typed.
+  await page.getByRole('button', { name: 'Note', exact: true }).click();
+  const form = page.getByRole('form', { name: 'Note' });
+  await form.getByLabel('What you saw').fill('The airlock stands still');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form.getByRole('alert')).toContainText('The disk is full');
+  await expect(form.getByLabel('What you saw')).toHaveValue('The airlock stands still');
+  await expect(page.getByRole('alert').filter({ hasText: 'no more room' })).toContainText(
+    'kept only while this page is open'
+  );
+  expect(await logOf(page)).toEqual(before);
+  const other = await context.newPage();
+  await other.goto('/settings');
+  const [file] = await Promise.all([
+    other.waitForEvent('download'),
+    other.getByRole('button', { name: 'Save everything to a file' }).click()
+  ]);
+  expect(readFileSync(await file.path(), 'utf8')).toContain('"Rhubarb"');
+  await other.close();
+  await leave();
+  await form.getByLabel('What you saw').fill('The airlock stands still.');
+  await expect(page.getByText('no more room')).toBeHidden();
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('region', { name: 'What happened' })).toContainText('The airlock stands still');
+  expect(await logOf(page)).toHaveLength(before.length + 1);
+});

@@ -1,4 +1,5 @@
 import { db } from './db';
+import { keptAgain, notKept } from './health.svelte';
 
 /** The longest typing that can be lost, ms. */
 const EVERY = 250;
@@ -14,10 +15,11 @@ async function flush(): Promise<void> {
   if (rows.length === 0) return;
   try {
     await db.drafts.bulkPut(rows);
+    keptAgain();
   } catch (e) {
     // What could not be written is still here, and is tried again with the next letter.
     for (const { key, value } of rows) if (!waiting.has(key)) waiting.set(key, value);
-    throw e;
+    notKept(e);
   }
 }
 

@@ -1,3 +1,4 @@
+import { isFull } from '$core/units/input-error';
 import { db } from './db';
 
 /** What is wrong with the store of this browser; null while all is well. */
@@ -7,7 +8,14 @@ export type Illness =
   /** it was cleared, or deleted, while the page was open */
   | { kind: 'gone' }
   /** another tab has a newer Vecino, which needs it otherwise */
-  | { kind: 'newer' };
+  | { kind: 'newer' }
+  /** it neither opens nor fails */
+  | { kind: 'silent' }
+  /** there is no more room: what is being typed is kept no longer */
+  | { kind: 'full' };
+
+/** A store that has not opened by then is not merely slow, ms. */
+const SILENT_MS = 10_000;
 
 let ill = $state.raw<Illness | null>(null);
 export const health = {
@@ -15,6 +23,17 @@ export const health = {
     return ill;
   }
 };
+
+/** Notes that something could not be kept; nothing of it is lost as long as the page is open. */
+export function notKept(error: unknown): void {
+  if (isFull(error)) ill ??= { kind: 'full' };
+  else console.error(error);
+}
+
+/** Notes that there is room again. */
+export function keptAgain(): void {
+  if (ill?.kind === 'full') ill = null;
+}
 
 /** Watches over the store from the first moment. @returns what stops it */
 export function watchHealth(): () => void {
@@ -26,12 +45,21 @@ export function watchHealth(): () => void {
   const closed = () => (ill ??= { kind: 'gone' });
   db.on('versionchange', versionChanged);
   db.on('close', closed);
-  db.open().catch((e: unknown) => {
-    const error = e as { name?: string; message?: string };
-    ill =
-      error.name === 'VersionError' ? { kind: 'newer' } : { kind: 'closed', why: error.message ?? String(e) };
-  });
+  const silent = setTimeout(() => (ill ??= { kind: 'silent' }), SILENT_MS);
+  db.open()
+    .then(() => {
+      if (ill?.kind === 'silent') ill = null;
+    })
+    .catch((e: unknown) => {
+      const error = e as { name?: string; message?: string };
+      ill =
+        error.name === 'VersionError'
+          ? { kind: 'newer' }
+          : { kind: 'closed', why: error.message ?? String(e) };
+    })
+    .finally(() => clearTimeout(silent));
   return () => {
+    clearTimeout(silent);
     db.on('versionchange').unsubscribe(versionChanged);
     db.on('close').unsubscribe(closed);
   };

@@ -56,6 +56,8 @@ const api = {
       const read = readParsed(raw, (share) => told(0.3 + 0.5 * share));
       const preview = previewImport(read, await contentHere(DEFAULT_SETTINGS));
       looked = { preview, photos: await newPhotos(preview.newEvents, photos), name: file.name };
+      // Those that are new are kept; those that are here already need not be held.
+      read.events = [];
       told(1);
       return {
         newEvents: preview.newEvents.length,
@@ -73,9 +75,10 @@ const api = {
   /** Writes what was looked at; stopped before its end it has written nothing. */
   async bring(told: Told): Promise<{ error: string } | null> {
     if (!looked) return { error: 'Nothing was looked at.' };
+    const { preview, name, photos } = looked;
+    looked = null;
     try {
-      await writeImport(looked.preview, told, { name: looked.name, photos: looked.photos });
-      looked = null;
+      await writeImport(preview, told, { name, photos });
       return null;
     } catch (e) {
       return { error: explain(e) };

@@ -1,4 +1,4 @@
-import type { LedgerEvent } from '$core/ledger/log';
+import { batchesOf, type LedgerEvent } from '$core/ledger/log';
 import { KINDS } from '$core/ledger/kept';
 import type { Content, ImportPreview, Told } from '$lib/files/vecino-file';
 import { db, type Photo } from './db';
@@ -16,12 +16,15 @@ export async function contentHere(settings: Settings): Promise<Required<Content>
 
 /** Events that are written at a time. */
 const LOT = 2000;
+/** Of the time it takes, the share that writing events is. */
+const WRITING = 0.8;
 /** Batches that are summed up at a time. */
 const SUMS = 20;
 
 /**
  * Writes what an import brings with the lists it changes, all of it or nothing. Settings come along only into an empty
  * household.
+ * @param newEvents used up: they are let go of as they are written, as a long life twice is more than a phone has room for
  * @param told is told how far it is, 0 to 1
  */
 export async function writeImport(
@@ -47,28 +50,32 @@ export async function writeImport(
   ];
   await db.transaction('rw', tables, async () => {
     const isEmpty = await isNothingHere();
+    const eventIds = newEvents.map((e) => e.id);
+    const voids = newEvents.filter((e) => e.type === 'void');
+    const ids = new Set(newEvents.flatMap(batchesOf));
     for (let i = 0; i < newEvents.length; i += LOT) {
-      await db.events.bulkAdd(newEvents.slice(i, i + LOT) as LedgerEvent[]);
-      told((0.5 * i) / newEvents.length);
+      await db.events.bulkAdd(newEvents.slice(i, i + LOT));
+      newEvents.fill(null as never, i, i + LOT);
+      told((WRITING * i) / newEvents.length);
     }
     await db.things.bulkPut(newEntries);
     await sumUpThings(newEntries);
     if (isEmpty && file.settings) await db.settings.put({ key: 'household', value: file.settings });
-    const ids = [...(await touched(newEvents))];
-    for (let i = 0; i < ids.length; i += SUMS) {
-      await sumUp(ids.slice(i, i + SUMS));
-      told(0.5 + (0.5 * i) / ids.length);
+    const all = [...new Set([...ids, ...(await touched(voids))])];
+    for (let i = 0; i < all.length; i += SUMS) {
+      await sumUp(all.slice(i, i + SUMS));
+      told(WRITING + ((1 - WRITING) * i) / all.length);
     }
     await db.photos.bulkPut([...photos]);
     await db.imports.add({
       id: newId(),
       at: Date.now(),
       name,
-      events: newEvents.map((e) => e.id),
+      events: eventIds,
       things: newEntries.map((e) => e.id),
       photos: photos.map((p) => p.id)
     });
-    await stampMore(newEvents.length);
+    await stampMore(eventIds.length);
   });
 }
 

@@ -25,7 +25,7 @@ export class InputError extends Error {
 export class AskError extends InputError {}
 
 /** Whether a store had no more room. */
-const isFull = (error: unknown): boolean => {
+export const isFull = (error: unknown): boolean => {
   const e = error as { name?: string; inner?: unknown } | null;
   return e?.name === 'QuotaExceededError' || (e?.inner !== undefined && e.inner !== null && isFull(e.inner));
 };

@@ -18,6 +18,18 @@
   {:else if ill.kind === 'newer'}
     <p class="number text-[1.1875rem]">A newer Vecino is open in another tab.</p>
     <p>This one can write nothing any more. What you wrote is safe; open the page anew to go on.</p>
+  {:else if ill.kind === 'silent'}
+    <p class="number text-[1.1875rem]">The browser does not answer when asked for what it keeps.</p>
+    <p>
+      Nothing is lost by that. Close every other tab of Vecino and open this one anew; if that does not help,
+      close the whole browser and start it again.
+    </p>
+  {:else if ill.kind === 'full'}
+    <p class="number text-[1.1875rem]">There is no more room on this disk.</p>
+    <p>
+      What was written is safe. What you type now is kept only while this page is open.
+      <a class="link font-semibold" href="/settings">Save everything to a file</a>, make room, and go on.
+    </p>
   {:else}
     <p class="number text-[1.1875rem]">This browser gives Vecino no room to keep anything.</p>
     <p>
@@ -25,5 +37,7 @@
       round, but nothing is written down. Use another window, or allow it, and open the page anew. ({ill.why})
     </p>
   {/if}
-  <p class="mt-2"><button class="btn btn-primary" onclick={() => location.reload()}>Open it anew</button></p>
+  {#if ill.kind !== 'full'}<p class="mt-2">
+      <button class="btn btn-primary" onclick={() => location.reload()}>Open it anew</button>
+    </p>{/if}
 </div>
