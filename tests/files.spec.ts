@@ -282,6 +282,19 @@ test('where nothing can be kept that is said, and every page can be looked at', 
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 });
 
+test('a store that never answers is told, with what to do', async ({ page }) => {
+  await page.clock.install();
+  await page.addInitScript(() => {
+    // As a browser does whose last window still holds the disk.
+    IDBFactory.prototype.open = () => new EventTarget() as IDBOpenDBRequest;
+  });
+  await page.goto('/settings');
+  await expect(page.getByRole('link', { name: 'Settings' }).first()).toBeVisible();
+  await page.clock.runFor(11_000);
+  await expect(page.getByRole('alert')).toContainText('does not answer');
+  await expect(page.getByRole('alert')).toContainText('Nothing is lost by that');
+});
+
 test('two devices that put two wines in one vessel: both are kept, and it is a job on Today', async ({
   page
 }) => {
