@@ -8,10 +8,10 @@ const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 /** Photos of a batch, two or three. */
 const photosOf = (b: number) => 2 + (b % 2);
 
-/** A batch of 200 events, its photos among them; the first twenty stand in jars, the others are in bottle. */
+/** A batch of 200 events, its photos among them; the first ten stand in jars, the others are in bottle. */
 export function batchOf(b: number) {
   const batchId = `01900000-0000-7000-8000-${hex(b, 12)}`;
-  const start = Date.now() - (b < 20 ? 20 : 100 + (b % 1500)) * 86_400_000;
+  const start = Date.now() - (b < 10 ? 20 : 100 + (b % 1500)) * 86_400_000;
   const event = (i: number, type: string, data: unknown) => {
     const ms = start + i * 3_600_000;
     const at = new Date(ms).toISOString();
@@ -34,7 +34,7 @@ export function batchOf(b: number) {
     { kind: 'water', volumeL: 7 }
   ];
   return [
-    event(0, 'planned', { name: `Plum ${b}`, plan: { ingredients }, vesselId: b < 20 ? `v${b}` : 'jar-10' }),
+    event(0, 'planned', { name: `Plum ${b}`, plan: { ingredients }, vesselId: b < 10 ? `v${b}` : 'jar-10' }),
     event(1, 'addition', { ingredients }),
     event(2, 'pitch', { yeast: { yeastId: 'wine' } }),
     ...Array.from({ length: 195 }, (_, i) =>
@@ -51,7 +51,7 @@ export function batchOf(b: number) {
           : event(i + 3, 'stir', {})
     ),
     event(198, 'fruit-out', { press: 'press' }),
-    b < 20
+    b < 10
       ? event(199, 'stir', {})
       : event(199, 'bottle', {
           from: 'jar-10',
@@ -110,17 +110,42 @@ export async function onDisk(work: (page: Page, dir: string) => Promise<void>): 
   }
 }
 
-/** The most memory that any page of this browser ever held, MB; what it shares with others is counted as its own. */
-export function peakMB(dir: string): number {
+/** Memory of its own that the largest page of this browser holds, MB; the program it shares with others is not counted. */
+function ownMB(dir: string): number {
   let most = 0;
   for (const pid of readdirSync('/proc').filter((x) => /^\d+$/.test(x)))
     try {
       const line = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
       if (!line.includes('--type=renderer') || !line.includes(dir)) continue;
-      const kB = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
+      const kB = /RssAnon:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
       most = Math.max(most, Number(kB?.[1] ?? 0) / 1000);
     } catch {
       // It ended meanwhile.
     }
   return most;
+}
+
+/** Watches how much memory a page takes, and how long it does not draw. @returns what tells the most so far */
+export async function watch(page: Page, dir: string): Promise<() => Promise<{ ms: number; MB: number }>> {
+  await page.evaluate(() => {
+    const w = window as unknown as { longest: number };
+    w.longest = 0;
+    let last = performance.now();
+    const frame = () => {
+      const t = performance.now();
+      w.longest = Math.max(w.longest, t - last);
+      last = t;
+      requestAnimationFrame(frame);
+    };
+    requestAnimationFrame(frame);
+  });
+  let most = 0;
+  const look = () => (most = Math.max(most, ownMB(dir)));
+  const timer = setInterval(look, 250);
+  page.once('close', () => clearInterval(timer));
+  return async () => {
+    look();
+    const ms = await page.evaluate(() => Math.round((window as unknown as { longest: number }).longest));
+    return { ms, MB: Math.round(most) };
+  };
 }

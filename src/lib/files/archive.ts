@@ -46,6 +46,24 @@ export function textBlob(pieces: Iterable<string>, type: string): Blob {
 
 type Picture = { id: string; blob: Blob };
 
+/** So many pictures are read at once: each alone is waited for far longer than it takes. */
+const AT_ONCE = 32;
+
+/** Pictures with their bytes, in their order, the next ones read meanwhile. */
+async function* readAhead(photos: Iterable<Picture> | AsyncIterable<Picture>) {
+  const waiting: { id: string; bytes: Promise<ArrayBuffer> }[] = [];
+  for await (const { id, blob } of photos) {
+    const bytes = blob.arrayBuffer();
+    // Whoever stops half way does not wait for it.
+    bytes.catch(() => undefined);
+    waiting.push({ id, bytes });
+    if (waiting.length < AT_ONCE) continue;
+    const next = waiting.shift()!;
+    yield { id: next.id, bytes: await next.bytes };
+  }
+  for (const { id, bytes } of waiting) yield { id, bytes: await bytes };
+}
+
 /**
  * A log and its pictures as one archive: the pictures lie in it as they are, to be looked at with anything.
  * @param log its text, in pieces
@@ -66,10 +84,10 @@ export async function packArchive(
   zip.add(text);
   for (const piece of log) text.push(encoder.encode(piece));
   text.push(new Uint8Array(0), true);
-  for await (const { id, blob } of photos) {
+  for await (const { id, bytes } of readAhead(photos)) {
     const entry = new ZipPassThrough(`${PHOTOS}${id}.jpg`);
     zip.add(entry);
-    entry.push(new Uint8Array(await blob.arrayBuffer()), true);
+    entry.push(new Uint8Array(bytes), true);
   }
   zip.end();
   if (failed) throw failed as Error;

@@ -10,6 +10,10 @@ const put = (events: number) => db.settings.put({ key: KEY, value: { events, ver
 /** Notes of how many events the summaries are: of all there are. */
 export const stamp = async () => put(await db.events.count());
 
+/** Notes that the lists are being made anew: until the end none is whole, whatever else is written meanwhile. */
+export const unstamp = async () =>
+  db.settings.put({ key: KEY, value: { events: await eventsHere(), version: 0 } satisfies Stamp });
+
 /**
  * Notes that so many events more, or fewer, were written and summed up, within the transaction that did so. Nothing is
  * counted: of four hundred thousand that takes longer than all the rest. Lists that were not whole stay so.
@@ -22,10 +26,7 @@ export async function stampMore(added: number): Promise<void> {
 }
 
 /** How many events the lists are of, without counting; counted where nobody has. */
-export async function eventsHere(): Promise<number> {
-  const was = await kept();
-  return was?.version === SUMMARY_VERSION ? was.events : db.events.count();
-}
+export const eventsHere = async (): Promise<number> => (await kept())?.events ?? db.events.count();
 
 /** Whether nothing was ever written here; asks for one event, and counts none. */
 export const isNothingHere = async (): Promise<boolean> =>

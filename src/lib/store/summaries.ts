@@ -2,7 +2,7 @@ import { batchesOf, type LedgerEvent } from '$core/ledger/log';
 import { summaryOf } from '$core/report/sum-up';
 import { brokenOf, isSound, type Broken, type Summary } from '$core/report/summary';
 import { db, type Learnt } from './db';
-import { stamp } from './stamp';
+import { stamp, unstamp } from './stamp';
 
 /** Events of one batch: its own, the blends that took from it, and what voids any of them. */
 export async function eventsOf(batchId: string): Promise<LedgerEvent[]> {
@@ -62,8 +62,7 @@ const LOT = 20;
 
 /** Makes every summary anew. @param told is told how far it is, 0 to 1 */
 export async function rebuildSummaries(told?: (share: number) => void): Promise<void> {
-  // Until all of them are made none is stamped, whatever else is written meanwhile.
-  await db.settings.delete('summaries');
+  await unstamp();
   const ids = (await db.events.orderBy('batchId').uniqueKeys()) as string[];
   const known = (await db.summaries.toCollection().primaryKeys()) as string[];
   await db.summaries.bulkDelete(known.filter((id) => !ids.includes(id)));

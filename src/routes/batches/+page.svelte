@@ -112,6 +112,7 @@
         placeholder="Find a wine, or a word"
         aria-label="Find a wine"
         autocomplete="off"
+        onfocus={() => void import('$lib/store/find').then((f) => f.allSaid())}
         bind:value={text}
       />
     </div>

@@ -14,7 +14,7 @@
   /** Every bottle: what to drink now, what to leave, where each lies. */
   let batches = $state.raw<InBottle[] | null>(null);
   /** So many of each group are drawn until more are asked for. */
-  const PAGE = 40;
+  const PAGE = 24;
   let most = $state(PAGE);
   let text = $state('');
   let open = $state<string | null>(null);
