@@ -6,13 +6,16 @@ import type { Deed } from '../commands/deed';
 import { tick } from '../commands/tick';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
+import { fillL } from '../ledger/fill';
 import { foldBatch } from '../ledger/run';
+import { plain } from '../units/say';
 import { leastRead } from '../ledger/state';
 import { sugarParts } from '../must/sugar-parts';
 import { beliefOf } from '../belief/believe';
 import { stabilising } from '../finish/stabilise';
 import { doStep, formOf, isOneTap, stepPuts } from './do-step';
-import { schedule } from './schedule';
+import { coolingTauH } from './cooling';
+import { schedule, tooWarm } from './schedule';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
 
@@ -175,5 +178,44 @@ describe('the table of steps', () => {
     }
     expect(formOf(s, 'rack-2')).toBe('rack');
     expect(formOf(s, 'stir')).toBeNull();
+  });
+});
+
+describe('a must that is too warm', () => {
+  const T0 = Date.parse('2026-07-01T18:00:00Z');
+  const H = 3_600_000;
+  const hot: Plan = { ...plan('plum', { wildYeast: 'heat', roomC: 18 }), yeast: { yeastId: 'wine' } };
+  const e = eventsFrom(T0);
+  const begun = (p: Plan, temps: readonly (readonly [number, number])[]) => [
+    e(0, 'planned', { name: 'P', plan: p, vesselId: 'b' }),
+    e(0, 'addition', { ingredients: p.ingredients }),
+    ...temps.map(([h, tempC]) => e(h / 24, 'reading', { sg: 1.08, tempC }))
+  ];
+  const at = (hours: number, temps: readonly (readonly [number, number])[]) => {
+    const s = foldBatch(begun(hot, temps), T0 + hours * H)!;
+    return { s, pitch: schedule(s).find((d) => d.step.id === 'pitch')! };
+  };
+
+  it('waits with its yeast until it has cooled, and says what it was; a cooler reading frees it at once', () => {
+    const { pitch, s } = at(21, [[20.5, 40]]);
+    expect(pitch.status).toBe('coming');
+    expect(plain(pitch.why)).toBe('it was 40 °C, and must be below 30 °C');
+    // Newton's law: from 40 to 30 over a room of 18 is ln(22/12) of the time constant.
+    const litres = s.fills.reduce((n, f) => n + fillL(f), 0);
+    expect((pitch.dueAt - (T0 + 20.5 * H)) / H).toBeCloseTo(coolingTauH(litres) * Math.log(22 / 12), 6);
+    expect(at(30, [[20.5, 40]]).pitch.status).not.toBe('coming');
+    const cooled = [
+      [20.5, 40],
+      [20.8, 24]
+    ] as const;
+    expect(at(21, cooled).pitch.status).toBe('due');
+    expect(at(21, []).pitch.status).toBe('due');
+  });
+
+  it('in a room that cools nothing it is looked at again, never held for good', () => {
+    const inHeat = { ...hot, roomC: 31 };
+    const s = foldBatch(begun(inHeat, [[12, 33]]), T0 + 13 * H)!;
+    expect(tooWarm(s, 30)!.until).toBe(T0 + 18 * H);
+    expect(tooWarm(s, 40)).toBeNull();
   });
 });

@@ -16,6 +16,8 @@ export type InPlan = {
   everyH?: number;
   /** it is not for a wine that still works */
   wantsDone?: boolean;
+  /** it is not for a must that is warmer, °C */
+  underC?: number;
   /** it waits until the stem says 1.000 */
   wantsDry?: boolean;
   /** it is not put off once the wine has quietened, but not under so many hours: its cap has fallen */

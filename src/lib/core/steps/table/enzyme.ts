@@ -3,6 +3,9 @@ import { choiceOf } from '../../tables/schools';
 import { defineStep, wait } from './define';
 import { powder, usualDoseG } from './powder';
 
+/** Warmer than this the enzyme is spoilt, °C. Common practice. */
+const UNDER_C = 40;
+
 export const enzyme = defineStep({
   chore: {
     minutes: 3,
@@ -17,10 +20,11 @@ export const enzyme = defineStep({
     return {
       title: 'Pectic enzyme in',
       short: 'enzyme',
-      how: `Below ${inC(40)}; frees juice and keeps the wine from haze.`,
+      underC: UNDER_C,
+      how: `Below ${inC(UNDER_C)}; frees juice and keeps the wine from haze.`,
       waits:
         school !== 'sulphite'
-          ? [wait('crush', school === 'heat' ? 8 : 1, 24, `once it is below ${inC(40)}`)]
+          ? [wait('crush', school === 'heat' ? 8 : 1, 24, `once it is below ${inC(UNDER_C)}`)]
           : choiceOf(plan, 'powders') === 'together'
             ? [wait('campden', 0, 6, 'all powders in one evening')]
             : [wait('campden', 12, 24, 'sulphite first, it dulls the enzyme')]

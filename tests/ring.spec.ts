@@ -1,0 +1,50 @@
+import { chromium } from '@playwright/test';
+import { startRhubarb } from './kitchen';
+import { expect, test } from './test';
+
+type Waiting = { body: string; showTrigger?: { timestamp: number } };
+type Asked = { getNotifications: (filter?: object) => Promise<Waiting[]> };
+
+test('a wait that is over is told though no tab is open any more, where the browser can', async ({
+  baseURL
+}) => {
+  const { launchOptions } = test.info().project.use;
+  // A browser that can: what is an experiment to it is on.
+  const browser = await chromium.launch({
+    ...launchOptions,
+    args: [...launchOptions!.args!, '--enable-experimental-web-platform-features']
+  });
+  try {
+    const context = await browser.newContext({ baseURL: baseURL!, permissions: ['notifications'] });
+    const page = await context.newPage();
+    // The page's clock is behind that of the browser, so that a minute of it is over in a few seconds.
+    await page.clock.setSystemTime(Date.now() - 50_000);
+    await startRhubarb(page);
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.keyboard.press('/');
+    await page.getByLabel('Say it in one line').fill('timer 1 min');
+    await expect(page.getByTestId('means').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('timer')).toBeVisible();
+    const waiting = (filter?: object) =>
+      other.evaluate(async (f) => {
+        const by = (await navigator.serviceWorker.getRegistration('/')) as unknown as Asked | undefined;
+        return ((await by?.getNotifications(f)) ?? []).map((n) => ({
+          body: n.body,
+          at: n.showTrigger?.timestamp ?? null
+        }));
+      }, filter);
+    const other = await context.newPage();
+    // A page of the same place that is none of Vecino's.
+    await other.goto('/api/health');
+    await expect.poll(() => waiting({ includeTriggered: true })).toHaveLength(1);
+    const [ringing] = await waiting({ includeTriggered: true });
+    expect(ringing!.body).toBe('Rhubarb: the timer is over.');
+    expect(Math.abs(ringing!.at! - Date.now())).toBeLessThan(60_000);
+    await page.close();
+    await expect.poll(async () => Date.now() > ringing!.at!, { timeout: 60_000 }).toBe(true);
+    console.log(await waiting(), await waiting({ includeTriggered: true }));
+  } finally {
+    await browser.close();
+  }
+});
