@@ -184,7 +184,10 @@ describe('the table of steps', () => {
 describe('a must that is too warm', () => {
   const T0 = Date.parse('2026-07-01T18:00:00Z');
   const H = 3_600_000;
-  const hot: Plan = { ...plan('plum', { wildYeast: 'heat', roomC: 18 }), yeast: { yeastId: 'wine' } };
+  const hot: Plan = {
+    ...plan('plum', { wildYeast: 'heat', enzyme: false, roomC: 18 }),
+    yeast: { yeastId: 'wine' }
+  };
   const e = eventsFrom(T0);
   const begun = (p: Plan, temps: readonly (readonly [number, number])[]) => [
     e(0, 'planned', { name: 'P', plan: p, vesselId: 'b' }),
