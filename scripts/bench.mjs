@@ -30,4 +30,6 @@ code ||= bin(
   { env: { ...process.env, HISTORIES: '5000', MUTATIONS: '10000', SEEDS: '10000' } }
 );
 code ||= bin('playwright', ['test', '--config', 'bench/playwright.config.ts', '--reporter=line']);
+// Killed a hundred times in the middle of writing.
+code ||= bin('playwright', ['test', 'killed', '--reporter=line'], { env: { ...process.env, KILLS: '100' } });
 process.exit(code);

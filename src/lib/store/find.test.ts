@@ -8,7 +8,7 @@ import { batchFile, thingFile } from './file-of';
 import { findInWords } from './find';
 import { db } from './db';
 import { emptyHousehold } from './empty';
-import { winesInBottle, winesToTaste } from './household.svelte';
+import { bottledBatches, bottlesInHand, winesInBottle, winesToTaste } from './household.svelte';
 import { keepPhoto, photoOf } from './photos';
 import { bringReadings } from './readings-in';
 import { perform, undo } from './record';
@@ -113,5 +113,20 @@ describe('readings that are brought in', () => {
     const s = foldBatch(await eventsOf(id), NOW)!;
     expect(s.readings.filter((r) => r.sg === 1.027)).toHaveLength(2);
     expect((await bringReadings(id, samples.slice(1, 2), 'float', 'jar-elsewhere')).leftOut).toBe(0);
+  });
+});
+
+describe('a wine looked for by its name', () => {
+  it('is found by two words of it in any order, in bottle too; bottles in hand are counted without reading them', async () => {
+    const bottled = (await winesInBottle()).map((b) => b.state.name);
+    const two = bottled.find((n) => n.includes(' '))!;
+    const [a, b] = two.toLowerCase().split(' ');
+    for (const text of [two, `${b} ${a}`, `${a!.slice(0, 3)} ${b!.slice(0, 2)}`])
+      expect((await bottledBatches(10, text)).map((x) => x.state.name)).toContain(two);
+    expect(await bottledBatches(10, `${a} nowhere`)).toEqual([]);
+    expect((await bottledBatches(3)).length).toBeLessThanOrEqual(3);
+    const all = await winesInBottle();
+    const left = all.flatMap((x) => x.state.bottled).reduce((n, x) => n + x.left, 0);
+    expect(await bottlesInHand()).toEqual({ bottles: left, wines: all.length });
   });
 });

@@ -115,26 +115,43 @@ export const runningBatches = (): Batch[] => RUNNING.batches;
 /** Batches whose log cannot be read. */
 export const brokenBatches = (): Broken[] => RUNNING.broken;
 
-/** Bottled wines, newest first, so many of them; with `text`, those whose name has a word that begins so. */
+/** So many more are looked at than are asked for, as wines that still stand in a vessel are among them. */
+const ASIDE = 60;
+
+/** Wines with words in their name that begin so, the newest first, so many of them. */
+async function named(words: readonly string[], limit: number): Promise<(Summary | Broken)[]> {
+  const ids = await Promise.all(
+    words.map((w) => db.summaries.where('words').startsWith(w).distinct().primaryKeys())
+  );
+  const [first, ...others] = ids.map((x) => new Set(x as string[]));
+  const all = [...first!].filter((id) => others.every((o) => o.has(id)));
+  // Ids are by time, so the last are the newest; their rows alone are read.
+  const rows = await db.summaries.bulkGet(all.sort().slice(-(limit + ASIDE)));
+  return rows.flatMap((row) => (row && row.running === 0 ? [row] : []));
+}
+
+/** Bottled wines, newest first, so many of them; with `text`, those whose name has words that begin so. */
 export async function bottledBatches(limit: number, text = ''): Promise<Batch[]> {
-  const word = text.trim().toLowerCase();
-  const found = word
-    ? await db.summaries
-        .where('words')
-        .startsWith(word)
-        .distinct()
-        .filter((s) => s.running === 0)
-        .toArray()
-    : await db.summaries
-        .where('[running+startedAt]')
-        .between([0, -Infinity], [0, Infinity])
-        .reverse()
-        .limit(limit)
-        .toArray();
+  const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const found =
+    words.length > 0
+      ? await named(words, limit)
+      : await db.summaries
+          .where('[running+startedAt]')
+          .between([0, -Infinity], [0, Infinity])
+          .reverse()
+          .limit(limit)
+          .toArray();
   return found
     .sort((a, b) => b.startedAt - a.startedAt)
     .slice(0, limit)
     .flatMap((s) => sorted([s]).batches);
+}
+
+/** Bottles in hand and the wines they are of, by an index alone: what one comes for is said before the wines are read. */
+export async function bottlesInHand(): Promise<{ bottles: number; wines: number }> {
+  const each = (await db.summaries.where('bottles').above(0).keys()) as number[];
+  return { bottles: each.reduce((n, x) => n + x, 0), wines: each.length };
 }
 
 /** Every wine of which bottles are left, those that were begun last first. */

@@ -3,7 +3,7 @@
   import type { InBottle } from '$core/report/stands';
   import { amountOf, type Ingredient } from '$core/plan/plan';
   import { counted } from '$core/units/format';
-  import { household, winesInBottle } from '$lib/store/household.svelte';
+  import { bottlesInHand, household, winesInBottle } from '$lib/store/household.svelte';
   import { createHand } from './held.svelte';
   import Racks from './Racks.svelte';
   import Stock from './Stock.svelte';
@@ -13,6 +13,7 @@
 
   /** Every bottle: what to drink now, what to leave, where each lies. */
   let batches = $state.raw<InBottle[] | null>(null);
+  let inHand = $state.raw<{ bottles: number; wines: number } | null>(null);
   /** So many of each group are drawn until more are asked for. */
   const PAGE = 24;
   let most = $state(PAGE);
@@ -22,6 +23,7 @@
 
   $effect(() => {
     void household.counts;
+    void bottlesInHand().then((found) => (inHand = found));
     void winesInBottle().then((found) => (batches = found));
   });
   const wines = $derived(
@@ -42,7 +44,6 @@
     return fruit === '' ? [] : (ofFruit.get(fruit) ?? []).filter((id) => id !== w.batchId).slice(0, 2);
   };
   const fillings = $derived(Map.groupBy(wines, (w) => w.batchId));
-  const bottles = $derived(wines.reduce((n, w) => n + w.bottling.left, 0));
   const words = $derived(text.trim().toLowerCase().split(/\s+/).filter(Boolean));
   const found = $derived(
     wines.filter((w) =>
@@ -82,11 +83,11 @@
 </script>
 
 <h1 class="sentence pt-2 pb-3 font-normal">
-  {#if batches === null}<span class="text-quiet">…</span>{:else if wines.length === 0}
+  {#if inHand === null}<span class="text-quiet">…</span>{:else if inHand.wines === 0}
     Nothing is in bottle yet. <a class="link font-semibold" href="/batches">A wine that is finished</a> is bottled
     from its own page.
   {:else}
-    <span class="font-bold">{counted(bottles, 'bottle')}</span> of {counted(fillings.size, 'wine')}.
+    <span class="font-bold">{counted(inHand.bottles, 'bottle')}</span> of {counted(inHand.wines, 'wine')}.
     {#if first}{drinkNow(first, now) === 'best' ? 'Drink' : 'Drink up'} the
       <b>{first.name.toLowerCase()}</b>{next ? '; ' : '.'}{/if}{#if next}{first ? 'the' : 'The'}
       {next.name.toLowerCase()} is best from {monthWord(next.drink.bestFrom, now, next.zone)}.{/if}
