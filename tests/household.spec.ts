@@ -400,20 +400,22 @@ test('the shelf takes no tap beside its button, and is folded on a low screen', 
   await expect(page.getByRole('region', { name: 'Timers' })).toContainText('Rosehip');
   await page.getByRole('button', { name: 'Close this message' }).click();
   await page.setViewportSize({ width: 390, height: 844 });
-  // Every control on the walk can be reached: what lies under its middle is the control itself.
-  const covered = await page.evaluate(async () => {
-    const bad: string[] = [];
-    for (const b of document.querySelectorAll<HTMLElement>('main button, main a, main input')) {
-      b.scrollIntoView({ block: 'nearest' });
-      const r = b.getBoundingClientRect();
-      if (r.width === 0) continue;
-      const at = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
-      if (!at || !(b.contains(at) || at.contains(b)))
-        bad.push(b.innerText || b.getAttribute('aria-label') || b.tagName);
-    }
-    return bad;
-  });
-  expect(covered).toEqual([]);
+  // Every control on the walk can be reached, once the page has found its new size: what lies under its middle is the
+  // control itself.
+  const covered = () =>
+    page.evaluate(() => {
+      const bad: string[] = [];
+      for (const b of document.querySelectorAll<HTMLElement>('main button, main a, main input')) {
+        b.scrollIntoView({ block: 'nearest' });
+        const r = b.getBoundingClientRect();
+        if (r.width === 0) continue;
+        const at = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
+        if (!at || !(b.contains(at) || at.contains(b)))
+          bad.push(b.innerText || b.getAttribute('aria-label') || b.tagName);
+      }
+      return bad;
+    });
+  await expect.poll(covered).toEqual([]);
   await page.setViewportSize({ width: 844, height: 390 });
   await page.goto('/');
   await expect(page.getByRole('button', { name: /show the shelf/ })).toBeAttached();
