@@ -8,9 +8,11 @@ const version: string =
   process.env.APP_VERSION ??
   JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8')).version;
 
-export default defineConfig({
+export default defineConfig(({ command }) => ({
   plugins: [underPath(process.env.BASE_PATH ?? ''), tailwindcss(), sveltekit()],
   define: { __APP_VERSION__: JSON.stringify(version) },
+  // A built server needs nothing beside itself: it is copied, and runs.
+  ...(command === 'build' ? { ssr: { noExternal: true } } : {}),
   // The build for browsers of these years, a tenth smaller than the one for all.
   resolve: { alias: [{ find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.min.mjs' }] },
   build: {
@@ -30,4 +32,4 @@ export default defineConfig({
     // The tests leave no state behind in a module; a fresh world for each file is most of their time.
     isolate: false
   }
-});
+}));
