@@ -12,4 +12,4 @@
   <div class="grid grid-cols-1 content-start gap-6"><Units /><Files /></div>
   <div class="grid grid-cols-1 content-start gap-6"><Vessels /><Instruments /></div>
 </div>
-<p class="pt-6 text-quiet" data-testid="version">Vecino {__APP_VERSION__}</p>
+<p class="small pt-6" data-testid="version">Vecino {__APP_VERSION__}</p>
