@@ -5,10 +5,7 @@
   let { ill }: { ill: Illness } = $props();
 </script>
 
-<div
-  role="alert"
-  class="mx-4 my-3 border-[1.5px] lg:mx-6 border-rosehip bg-tint-rose px-4 py-3 text-ink"
->
+<div role="alert" class="mx-4 my-3 border-[1.5px] lg:mx-6 border-rosehip bg-tint-rose px-4 py-3 text-ink">
   {#if ill.kind === 'gone'}
     <p class="number text-[1.1875rem]">What was kept in this browser has been cleared.</p>
     <p>
