@@ -23,8 +23,10 @@
 
   $effect(() => {
     void household.counts;
-    void bottlesInHand().then((found) => (inHand = found));
-    void winesInBottle().then((found) => (batches = found));
+    void bottlesInHand()
+      .then((found) => (inHand = found))
+      .then(winesInBottle)
+      .then((found) => (batches = found));
   });
   const wines = $derived(
     (batches ?? []).flatMap((b) =>
