@@ -295,6 +295,20 @@ test('a store that never answers is told, with what to do', async ({ page }) => 
   await expect(page.getByRole('alert')).toContainText('Nothing is lost by that');
 });
 
+test('a clock that is behind what was last written is told, until it is set', async ({ page }) => {
+  await startRhubarb(page);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  const url = page.url();
+  await page.clock.setSystemTime(Date.now() - 3 * DAY);
+  await page.goto('/batches');
+  const told = page.getByRole('alert').filter({ hasText: 'clock is behind' });
+  await expect(told).toContainText('What you write now would come before it');
+  await page.clock.setSystemTime(Date.now() + 60_000);
+  await page.goto(url);
+  await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb');
+  await expect(told).toHaveCount(0);
+});
+
 test('two devices that put two wines in one vessel: both are kept, and it is a job on Today', async ({
   page
 }) => {

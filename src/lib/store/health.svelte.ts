@@ -11,6 +11,8 @@ export type Illness =
   | { kind: 'newer' }
   /** it neither opens nor fails */
   | { kind: 'silent' }
+  /** its clock is behind what was last written, ms */
+  | { kind: 'clock'; lastAt: number }
   /** there is no more room: what is being typed is kept no longer */
   | { kind: 'full' };
 
@@ -28,6 +30,15 @@ export const health = {
 export function notKept(error: unknown): void {
   if (isFull(error)) ill ??= { kind: 'full' };
   else console.error(error);
+}
+
+/** Clocks differ by less than this, ms. */
+const CLOCKS_DIFFER = 3_600_000;
+
+/** Looks whether the clock can be right. @param lastAt when it was last written here, by the clock of then */
+export function clockSays(now: number, lastAt: number | null): void {
+  if (lastAt !== null && lastAt > now + CLOCKS_DIFFER) ill ??= { kind: 'clock', lastAt };
+  else if (ill?.kind === 'clock') ill = null;
 }
 
 /** Notes that there is room again. */

@@ -13,7 +13,8 @@ import { withOwn } from '$core/tables/table';
 import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { db } from './db';
-import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere } from './stamp';
+import { clockSays } from './health.svelte';
+import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere, lastWriteAt } from './stamp';
 import { isSound } from '$core/report/summary';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
@@ -295,6 +296,7 @@ export function watchHousehold(): () => void {
         exportedAt = typeof exported === 'number' ? exported : null;
         const inFile = rows.find((r) => r.key === 'exportedEvents')?.value;
         exportedEvents = typeof inFile === 'number' ? inFile : null;
+        clockSays(Date.now(), lastWriteAt(rows));
       }
     )
   ];

@@ -2,10 +2,16 @@ import { SUMMARY_VERSION } from '$core/report/summary';
 import { db } from './db';
 
 const KEY = 'summaries';
-type Stamp = { events: number; version: number };
+type Stamp = {
+  events: number;
+  version: number;
+  /** what the clock said as it was last written, ms */
+  at?: number;
+};
 
 const kept = async (): Promise<Stamp | undefined> => (await db.settings.get(KEY))?.value as Stamp | undefined;
-const put = (events: number) => db.settings.put({ key: KEY, value: { events, version: SUMMARY_VERSION } });
+const put = (events: number) =>
+  db.settings.put({ key: KEY, value: { events, version: SUMMARY_VERSION, at: Date.now() } satisfies Stamp });
 
 /** Notes of how many events the summaries are: of all there are. */
 export const stamp = async () => put(await db.events.count());
@@ -24,6 +30,10 @@ export async function stampMore(added: number): Promise<void> {
     if (was.version === SUMMARY_VERSION) await put(was.events + added);
   } else if ((await db.events.count()) === added) await put(added);
 }
+
+/** When this household last wrote, by the clock of then, ms; null where nobody knows. @param rows of the settings */
+export const lastWriteAt = (rows: readonly { key: string; value: unknown }[]): number | null =>
+  (rows.find((r) => r.key === KEY)?.value as Stamp | undefined)?.at ?? null;
 
 /** How many events the lists are of, without counting; counted where nobody has. */
 export const eventsHere = async (): Promise<number> => (await kept())?.events ?? db.events.count();

@@ -84,7 +84,7 @@ describe('an archive of a log and its pictures', () => {
     const bytes = new Uint8Array(await (await packArchive([text], [{ id, blob: picture }])).arrayBuffer());
     const random = mulberry32(5);
     let refused = 0;
-    for (let i = 0; i < 250; i++) {
+    for (let i = 0; i < 120; i++) {
       const broken = bytes.slice(0, i % 3 === 0 ? Math.floor(random() * bytes.length) : bytes.length);
       for (let n = 0; n < 1 + (i % 4); n++)
         broken[Math.floor(random() * broken.length)]! ^= 1 << Math.floor(random() * 8);
@@ -98,7 +98,7 @@ describe('an archive of a log and its pictures', () => {
         refused += 1;
       }
     }
-    expect(refused).toBeGreaterThan(100);
+    expect(refused).toBeGreaterThan(50);
   });
 
   it('what is no archive of ours says what is missing', async () => {

@@ -3,6 +3,8 @@
 
   /** What is wrong with the browser's store, in plain words, and the way out. */
   let { ill }: { ill: Illness } = $props();
+
+  const when = (at: number) => new Date(at).toLocaleString([], { dateStyle: 'long', timeStyle: 'short' });
 </script>
 
 <div role="alert" class="mx-4 my-3 border-[1.5px] lg:mx-6 border-rosehip bg-tint-rose px-4 py-3 text-ink">
@@ -20,6 +22,13 @@
     <p>
       Nothing is lost by that. Close every other tab of Vecino and open this one anew; if that does not help,
       close the whole browser and start it again.
+    </p>
+  {:else if ill.kind === 'clock'}
+    <p class="number text-[1.1875rem]">This device’s clock is behind what was last written here.</p>
+    <p>
+      That was on {when(ill.lastAt)}; the clock says {when(Date.now())}. What you write now would come before
+      it. Set the clock and open this anew. If the clock was wrong then, put those days right in the wine’s
+      history.
     </p>
   {:else if ill.kind === 'full'}
     <p class="number text-[1.1875rem]">There is no more room on this disk.</p>
