@@ -309,6 +309,39 @@ test('a clock that is behind what was last written is told, until it is set', as
   await expect(told).toHaveCount(0);
 });
 
+test.describe('after a journey', () => {
+  test.use({ timezoneId: 'Pacific/Auckland' });
+  test('what was written in another zone keeps its day, and that is said', async ({
+    page,
+    browser,
+    baseURL
+  }) => {
+    const home = await browser.newContext({ baseURL: baseURL!, timezoneId: 'Europe/Lisbon' });
+    const there = await home.newPage();
+    // Late in the evening at home it is the next day already on the other side of the earth.
+    await there.clock.setSystemTime(Date.parse('2026-06-01T21:00:00Z'));
+    await startRhubarb(there);
+    await expect(there.getByText('in another time zone')).toHaveCount(0);
+    const { name, bytes } = await saveAll(there);
+    await home.close();
+    await page.clock.setSystemTime(Date.parse('2026-06-02T03:00:00Z'));
+    await bringIn(page, name, bytes);
+    await page.getByRole('button', { name: 'Bring them in' }).click();
+    await expect(page.getByRole('status')).toContainText('brought in');
+    await page.goto('/batches');
+    await page
+      .getByRole('main')
+      .getByRole('link', { name: /Rhubarb/ })
+      .first()
+      .click();
+    const history = page.getByRole('region', { name: 'What happened' });
+    await expect(history).toContainText('in another time zone');
+    await page.getByRole('button', { name: 'Stirred', exact: true }).click();
+    await expect(history.getByRole('listitem').first()).toContainText(/today.*Stirred/s);
+    await expect(history.getByRole('listitem').last()).not.toContainText('2 Jun');
+  });
+});
+
 test('two devices that put two wines in one vessel: both are kept, and it is a job on Today', async ({
   page
 }) => {

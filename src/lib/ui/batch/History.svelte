@@ -5,6 +5,7 @@
   import EditEvent from './EditEvent.svelte';
   import { effectText } from './editable';
   import { eventWords } from '../words/event-words';
+  import { zoneHere } from '$lib/store/here';
   import { household, type OpenBatch } from '$lib/store/household.svelte';
   import { goto } from '$app/navigation';
   import { discard, sayWrong, takeBack } from '../nav/said.svelte';
@@ -48,6 +49,8 @@
     const x = effects.get(id);
     return x ? effectText(x.before, x.after, (l) => volumeText(l, household.settings.volume)) : '';
   };
+  const here = zoneHere();
+  const isElsewhere = $derived(list.some((e) => e.zone !== here));
   const words = (e: LedgerEvent) => eventWords(e, batch, household.settings, household.now);
 </script>
 
@@ -59,6 +62,9 @@
         onclick={() => (showVoided = !showVoided)}>{showVoided ? 'hide' : 'show'} what was taken back</button
       >{/if}
   </p>
+  {#if isElsewhere}<p class="small mb-1">
+      Some of it was written in another time zone: each day is that of where it was written.
+    </p>{/if}
   <ol class="inkline">
     {#each list.slice(0, limit) as e (e.id)}
       {@const [what, detail] = words(e)}
