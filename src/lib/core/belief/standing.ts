@@ -93,10 +93,10 @@ export function expectedFinish(
 
 /** Too cold for its yeast, by the last temperature taken: it may stop short of where it should end; null when not. */
 export function tooCold(s: BatchState): { tempC: number; wantsC: number } | null {
-  const last = [...s.readings].reverse().find((r) => r.tempC !== null);
+  const last = s.felt.at(-1);
   if (!last || s.pitches.length === 0) return null;
   const wantsC = Math.min(...s.pitches.map((p) => COLD_C[p.yeast.yeastId ?? 'wine']));
-  return last.tempC! < wantsC ? { tempC: last.tempC!, wantsC } : null;
+  return last.tempC < wantsC ? { tempC: last.tempC, wantsC } : null;
 }
 
 function stageOf(s: BatchState): Stage {

@@ -135,6 +135,7 @@ function run(
     measured: { ph: null, taGL: null },
     spiritAbv: null,
     warmestC: null,
+    felt: [],
     corrections: [],
     steeps: [],
     toppedAt: {},

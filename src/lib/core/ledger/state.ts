@@ -144,6 +144,8 @@ export type BatchState = {
   /** strength by spirit indication, when it was measured */
   spiritAbv: { at: number; abv: number } | null;
   warmestC: number | null;
+  /** how warm it was each time a thermometer stood in it, whatever else was read, oldest first */
+  felt: Felt[];
   /** what measurements showed to be other than the sums had it */
   corrections: Correction[];
   steeps: Steep[];
@@ -168,6 +170,9 @@ export type BatchState = {
   looks: ({ at: number; vesselId: string | null; tempC?: number | undefined } & Look)[];
 };
 
+/** How warm a wine was, °C, at a moment, ms. */
+export type Felt = { at: number; tempC: number };
+
 export type Working = BatchState & { lots: Lot[]; eventId: string; eventType: string; eventAt: number };
 
 /** Writes down that the event at hand cannot have been quite so. */
@@ -177,6 +182,7 @@ export function doubt(s: Working, code: DoubtCode): void {
 
 /** What a wine's warmth was, °C: its yeast goes by it, and the gas it will hold in bottle. */
 export function feel(s: Working, at: number, tempC: number): void {
+  s.felt.push({ at, tempC });
   // Hotter than any ferment is a sample that was still to cool.
   if (tempC < 45) s.flows.push({ at, kind: 'warmth', tempC });
   if (s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);

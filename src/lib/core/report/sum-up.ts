@@ -23,6 +23,7 @@ export const compact = (s: BatchState): BatchState => ({
   readings: ends(s.readings, s.fills.length > 0 ? LAST : LAST_IN_BOTTLE),
   stirs: s.stirs.slice(-1),
   looks: s.looks.slice(-20),
+  felt: s.felt.slice(-20),
   // Possible wines are reckoned from the events; a list keeps what came of it.
   flows: [],
   corrections: s.corrections.slice(-4),

@@ -16,7 +16,6 @@ export type BrewDone = {
   pitchedAt: number | null;
   startedAt: number;
   readings: number[];
-  tempsC: { at: number; tempC: number }[];
   /** corrections by sugar or water after a reading */
   adjusted: number[];
 };
@@ -33,7 +32,6 @@ export function brewDone(events: readonly LedgerEvent[]): BrewDone {
     pitchedAt: null,
     startedAt: 0,
     readings: [],
-    tempsC: [],
     adjusted: []
   };
   const byHand: Ingredient[] = [];
@@ -44,10 +42,7 @@ export function brewDone(events: readonly LedgerEvent[]): BrewDone {
       plan = e.data.plan as Plan;
     }
     if (e.type === 'pitch') done.pitchedAt ??= at;
-    if (e.type === 'reading') {
-      if (e.data.sg !== undefined) done.readings.push(at);
-      if (e.data.tempC !== undefined) done.tempsC.push({ at, tempC: e.data.tempC });
-    }
+    if (e.type === 'reading' && e.data.sg !== undefined) done.readings.push(at);
     if (e.type === 'timer') done.timers.set(e.data.card, Date.parse(e.data.until));
     if (e.type === 'step' && e.data.outcome !== 'snoozed')
       done.steps.set(e.data.step, { at, outcome: e.data.outcome });

@@ -1,4 +1,5 @@
 import { inC, inL } from '../units/say';
+import { COOL_CARD, ENZYME_C, YEAST_C } from './cooling';
 import { evaluate } from '../must/evaluate';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
@@ -35,11 +36,6 @@ export type BrewCard = {
 const WAKE_MIN = 15;
 
 const TEA_MIN = 10;
-
-/** Common practice: below this the enzyme lives; below that the yeast. */
-export const ENZYME_C = 40;
-
-export const YEAST_C = 25;
 
 /**
  * The cards of a brew day, in order: what to sanitise, fruit, water, heat, cooling, sugar, the mark, powders, the
@@ -115,7 +111,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   // Hot must stands higher than it is, and a mark or a stem would say so: sugar and all that follows wait for it.
   if (isHot)
     cards.push({
-      id: 'cool',
+      id: COOL_CARD,
       kind: 'cool',
       title: 'Cover it and let it cool',
       how: `Enzyme wants it below ${inC(ENZYME_C)}, yeast below ${inC(YEAST_C)}. A covered bucket takes longer than one thinks; a sink of cold water a sixth of the time.`,
@@ -141,7 +137,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   });
   const waitsOf = (step: StepId): BrewCard['waits'] =>
     (steps.get(step)?.waits ?? []).flatMap((w) => {
-      const id = w.step === 'crush' ? (isHot ? 'cool' : 'mark') : STEPS[w.step].card;
+      const id = w.step === 'crush' ? (isHot ? COOL_CARD : 'mark') : STEPS[w.step].card;
       // What is hot waits for its card, which knows the temperature.
       return id ? [{ id, hours: w.step === 'crush' ? 0 : w.minH, why: w.why }] : [];
     });

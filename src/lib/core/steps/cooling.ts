@@ -1,5 +1,12 @@
+import { contents, type BatchState, type Felt } from '../ledger/state';
+import { liquid } from '../liquid/stock';
 import { inC } from '../units/say';
 import { InputError } from '../units/input-error';
+import { USUAL_ROOM_C } from '../units/settings';
+
+/** Common practice: below this the enzyme lives; below that the yeast. */
+export const ENZYME_C = 40;
+export const YEAST_C = 25;
 
 /**
  * Hours in which a covered bucket of 12 L loses 63 % of its warmth over the room; other sizes by the cube
@@ -50,3 +57,44 @@ export function hoursToCool(fromC: number, targetC: number, roomC: number, tauH:
  */
 export const tempAfter = (fromC: number, roomC: number, tauH: number, hours: number): number =>
   roomC + (fromC - roomC) * Math.exp(-hours / tauH);
+
+const HOUR = 3_600_000;
+/** As near to the warmth of its room as one waits for, °C. Ours. */
+const NEAR_C = 2;
+
+/**
+ * How a covered must cools from where a thermometer last stood in it: by the last two readings where they are a cooling,
+ * else by how much there is of it.
+ * @param felt at least one, oldest first
+ */
+export function coolingOf(felt: readonly Felt[], roomC: number, litres: number) {
+  const [before, last] = [felt.at(-2), felt.at(-1)!];
+  const byTwo = () => tauFromReadings(before!.tempC, last.tempC, roomC, (last.at - before!.at) / HOUR);
+  const isCooling =
+    before !== undefined && last.at > before.at && before.tempC > last.tempC && last.tempC > roomC;
+  const tauH = isCooling ? byTwo() : coolingTauH(Math.max(1, litres));
+  return {
+    /** °C at a moment, ms */
+    tempC: (at: number) => tempAfter(last.tempC, roomC, tauH, (at - last.at) / HOUR),
+    /** when it is cool enough, ms; in a room that is as warm, when it is near the room */
+    under: (targetC: number) =>
+      last.at + hoursToCool(last.tempC, Math.max(targetC, roomC + NEAR_C), roomC, tauH) * HOUR
+  };
+}
+
+/** The card of the brew day on which one says that it is cool enough. */
+export const COOL_CARD = 'cool';
+
+/**
+ * Until when a must is too warm for a step, by where a thermometer last stood in it; null where none showed it so, or
+ * somebody said since that it is cool enough.
+ * @returns the moment, ms, and what it was, °C
+ */
+export function tooWarm(s: BatchState, underC: number): { until: number; wasC: number } | null {
+  const last = s.felt.at(-1);
+  if (!last || s.steps.some((x) => x.step === COOL_CARD && x.outcome === 'done' && x.at >= last.at))
+    return null;
+  const litres = liquid(contents(s))?.volumeL ?? 0;
+  const until = coolingOf(s.felt, s.plan.roomC ?? USUAL_ROOM_C, litres).under(underC);
+  return until > last.at ? { until, wasC: last.tempC } : null;
+}

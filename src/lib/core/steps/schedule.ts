@@ -1,12 +1,11 @@
 import type { Course } from '../belief/course';
 import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
-import { fillL } from '../ledger/fill';
 import { isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
 import { inC } from '../units/say';
 import { civilDay } from '../units/zone';
-import { coolingTauH, hoursToCool } from './cooling';
+import { tooWarm } from './cooling';
 import type { Step } from './step';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
@@ -57,30 +56,6 @@ function whenDry(s: BatchState, course: Course | null): [number, number] | null 
   // Between the last of the rush and the end.
   const likely = end ? (quietAt.likely + end.likely) / 2 : quietAt.high;
   return [likely, Math.max(likely, end?.high ?? quietAt.high) + DAY];
-}
-
-/** Where nobody said how warm the room is, °C. */
-const ROOM_C = 20;
-/** A room that is as warm itself cools nothing: it is looked at again after so long. Ours. */
-const LOOK_AGAIN = 6 * HOUR;
-
-/**
- * Until when a must is too warm for a step, as it cools from where a thermometer last stood; null where none showed it so.
- * @returns the moment, ms, and what it was, °C
- */
-export function tooWarm(s: BatchState, underC: number): { until: number; wasC: number } | null {
-  const felt = [...s.looks, ...s.readings]
-    .flatMap(({ at, tempC }) => (tempC === null || tempC === undefined ? [] : [{ at, tempC }]))
-    .sort((a, b) => a.at - b.at)
-    .at(-1);
-  if (!felt || felt.tempC <= underC) return null;
-  const roomC = s.plan.roomC ?? ROOM_C;
-  const litres = s.fills.reduce((n, f) => n + fillL(f), 0);
-  const ms =
-    roomC < underC - 1
-      ? hoursToCool(felt.tempC, underC, roomC, coolingTauH(Math.max(1, litres))) * HOUR
-      : LOOK_AGAIN;
-  return { until: felt.at + ms, wasC: felt.tempC };
 }
 
 /** The same gravity three days apart shows that nothing moves. Common practice. */
@@ -155,16 +130,17 @@ export function schedule(
     const isHot = warm !== null && warm.until > s.at;
     const isToday = !blocked && !isHot && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
     const otherwise = STEPS[step.id].otherwise?.(s);
+    const isFelt = isHot ? `It was ${inC(warm.wasC)}, and must be below ${inC(step.underC!)}.` : '';
     out.push({
       step: otherwise
         ? { ...step, title: otherwise.title, short: otherwise.short, how: otherwise.how }
-        : step,
+        : isHot
+          ? { ...step, how: `${isFelt} ${step.how}` }
+          : step,
       dueAt,
       lateAt,
       status: s.at > lateAt && !blocked ? 'overdue' : isToday ? 'due' : 'coming',
-      why: isHot
-        ? `it was ${inC(warm.wasC)}, and must be below ${inC(step.underC!)}`
-        : (step.waits.map((w) => w.why)[0] ?? ''),
+      why: step.waits.map((w) => w.why)[0] ?? '',
       after: first ? (steps.find((x) => x.id === first.step) ?? null) : null
     });
   }

@@ -6,16 +6,17 @@ import type { Deed } from '../commands/deed';
 import { tick } from '../commands/tick';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
-import { fillL } from '../ledger/fill';
+import { liquid } from '../liquid/stock';
+import { tooCold } from '../belief/standing';
 import { foldBatch } from '../ledger/run';
 import { plain } from '../units/say';
-import { leastRead } from '../ledger/state';
+import { contents, leastRead } from '../ledger/state';
 import { sugarParts } from '../must/sugar-parts';
 import { beliefOf } from '../belief/believe';
 import { stabilising } from '../finish/stabilise';
 import { doStep, formOf, isOneTap, stepPuts } from './do-step';
-import { coolingTauH } from './cooling';
-import { schedule, tooWarm } from './schedule';
+import { COOL_CARD, coolingTauH, hoursToCool, tauFromReadings, tooWarm, YEAST_C } from './cooling';
+import { schedule } from './schedule';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
 
@@ -189,36 +190,84 @@ describe('a must that is too warm', () => {
     yeast: { yeastId: 'wine' }
   };
   const e = eventsFrom(T0);
-  const begun = (p: Plan, temps: readonly (readonly [number, number])[]) => [
+  type Temps = readonly (readonly [hours: number, tempC: number])[];
+  // As the brew day writes it: a thermometer alone, and no gravity.
+  const begun = (p: Plan, temps: Temps) => [
     e(0, 'planned', { name: 'P', plan: p, vesselId: 'b' }),
     e(0, 'addition', { ingredients: p.ingredients }),
-    ...temps.map(([h, tempC]) => e(h / 24, 'reading', { sg: 1.08, tempC }))
+    ...temps.map(([h, tempC]) => e(h / 24, 'reading', { tempC }))
   ];
-  const at = (hours: number, temps: readonly (readonly [number, number])[]) => {
-    const s = foldBatch(begun(hot, temps), T0 + hours * H)!;
+  const at = (hours: number, temps: Temps, more: LedgerEvent[] = []) => {
+    const s = foldBatch([...begun(hot, temps), ...more], T0 + hours * H)!;
     return { s, pitch: schedule(s).find((d) => d.step.id === 'pitch')! };
   };
 
   it('waits with its yeast until it has cooled, and says what it was; a cooler reading frees it at once', () => {
     const { pitch, s } = at(21, [[20.5, 40]]);
     expect(pitch.status).toBe('coming');
-    expect(plain(pitch.why)).toBe('it was 40 °C, and must be below 30 °C');
-    // Newton's law: from 40 to 30 over a room of 18 is ln(22/12) of the time constant.
-    const litres = s.fills.reduce((n, f) => n + fillL(f), 0);
-    expect((pitch.dueAt - (T0 + 20.5 * H)) / H).toBeCloseTo(coolingTauH(litres) * Math.log(22 / 12), 6);
-    expect(at(30, [[20.5, 40]]).pitch.status).not.toBe('coming');
-    const cooled = [
-      [20.5, 40],
-      [20.8, 24]
-    ] as const;
-    expect(at(21, cooled).pitch.status).toBe('due');
+    expect(plain(pitch.step.how)).toMatch(/^It was 40 °C, and must be below 25 °C\. /);
+    // Newton's law: from 40 to 25 over a room of 18 is ln(22/7) of the time constant.
+    const litres = liquid(contents(s))!.volumeL;
+    expect((pitch.dueAt - (T0 + 20.5 * H)) / H).toBeCloseTo(coolingTauH(litres) * Math.log(22 / 7), 6);
+    expect(at(30, [[20.5, 40]]).pitch).toMatchObject({ status: 'due' });
+    expect(
+      at(21, [
+        [20.5, 40],
+        [20.8, 24]
+      ]).pitch.status
+    ).toBe('due');
     expect(at(21, []).pitch.status).toBe('due');
   });
 
-  it('in a room that cools nothing it is looked at again, never held for good', () => {
+  it('two readings tell how fast it cools, better than its volume does', () => {
+    const { s } = at(21, [
+      [19, 60],
+      [20, 50]
+    ]);
+    const tau = tauFromReadings(60, 50, 18, 1);
+    expect(tooWarm(s, 25)!.until).toBeCloseTo(T0 + (20 + hoursToCool(50, 25, 18, tau)) * H, 0);
+    // Warmed up again in between: they are no cooling.
+    const { s: warmed } = at(21, [
+      [19, 40],
+      [20, 50]
+    ]);
+    expect(tooWarm(warmed, 25)!.until).toBeCloseTo(
+      T0 + (20 + hoursToCool(50, 25, 18, coolingTauH(liquid(contents(warmed))!.volumeL))) * H,
+      0
+    );
+  });
+
+  it('what a look says of its warmth counts the same; said to be cool enough it is', () => {
+    const felt = e(20.5 / 24, 'observation', { tempC: 38 });
+    expect(at(21, [], [felt]).pitch.status).toBe('coming');
+    const said = e(20.6 / 24, 'step', { step: COOL_CARD, outcome: 'done' });
+    expect(at(21, [], [felt, said]).pitch.status).toBe('due');
+    // Felt warm after that, it waits again.
+    const again = e(20.7 / 24, 'reading', { tempC: 33 });
+    expect(at(21, [], [felt, said, again]).pitch.status).toBe('coming');
+  });
+
+  it('in a room as warm as itself it is never held for good', () => {
     const inHeat = { ...hot, roomC: 31 };
     const s = foldBatch(begun(inHeat, [[12, 33]]), T0 + 13 * H)!;
-    expect(tooWarm(s, 30)!.until).toBe(T0 + 18 * H);
-    expect(tooWarm(s, 40)).toBeNull();
+    expect(tooWarm(s, YEAST_C)).toBeNull();
+    const boiled = foldBatch(begun(inHeat, [[12, 70]]), T0 + 13 * H)!;
+    const { until } = tooWarm(boiled, YEAST_C)!;
+    expect(until).toBeGreaterThan(T0 + 12 * H);
+    expect(until).toBeLessThan(T0 + 48 * H);
+  });
+
+  it('a thermometer by itself also tells that a wine is too cold, and that it was moved', () => {
+    const working = [
+      ...begun(hot, []),
+      e(1, 'pitch', { yeast: { yeastId: 'wine' } }),
+      e(4, 'reading', { sg: 1.03, tempC: 20 }),
+      e(6, 'observation', { tempC: 8 })
+    ];
+    const cold = foldBatch(working, T0 + 7 * DAY)!;
+    expect(tooCold(cold)).toMatchObject({ tempC: 8 });
+    const moved = foldBatch([...working, e(7, 'reading', { tempC: 21 })], T0 + 8 * DAY)!;
+    expect(tooCold(moved)).toBeNull();
+    expect(STEPS.warm.doneAt(moved, T0 + 6 * DAY)).toBe(T0 + 7 * DAY);
   });
 });

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
   import type { BrewDone } from '$core/steps/brew-done';
-  import { ENZYME_C, pouredC, YEAST_C, type BrewCard } from '$core/steps/brew';
-  import { coolingTauH, hoursToCool, tauFromReadings, tempAfter } from '$core/steps/cooling';
+  import { pouredC, type BrewCard } from '$core/steps/brew';
+  import { coolingOf, ENZYME_C, YEAST_C } from '$core/steps/cooling';
+  import { USUAL_ROOM_C } from '$core/units/settings';
   import { evaluate } from '$core/must/evaluate';
   import { usesEnzyme } from '$core/plan/chosen';
   import type { Plan } from '$core/plan/plan';
@@ -18,24 +19,18 @@
   type Props = { card: BrewCard; batch: OpenBatch; plan: Plan; done: BrewDone; now: number };
   let { card, batch, plan, done, now }: Props = $props();
 
-  const ROOM_C = 18;
-  const HOUR = 3_600_000;
   const unit = $derived(household.settings.temp);
-  const temps = $derived(done.tempsC);
   const litres = $derived(evaluate(plan).likely.liquidVolumeL);
-  /** By two readings where they are a cooling, else by the volume. */
-  const tau = $derived.by(() => {
-    const [a, b] = [temps.at(-2), temps.at(-1)];
-    if (!a || !b) return coolingTauH(litres);
-    try {
-      return tauFromReadings(a.tempC, b.tempC, ROOM_C, (b.at - a.at) / HOUR);
-    } catch {
-      return coolingTauH(litres);
-    }
-  });
-  const last = $derived(temps.at(-1) ?? { at: done.startedAt, tempC: pouredC(plan, ROOM_C) });
-  const tempC = $derived(tempAfter(last.tempC, ROOM_C, tau, (now - last.at) / HOUR));
-  const to = (targetC: number) => hoursToCool(tempC, targetC, ROOM_C, tau) * HOUR;
+  const roomC = $derived(plan.roomC ?? USUAL_ROOM_C);
+  /** From what was felt; before that from what was poured over it. */
+  const cools = $derived(
+    coolingOf(
+      batch.state.felt.length > 0 ? batch.state.felt : [{ at: done.startedAt, tempC: pouredC(plan, roomC) }],
+      roomC,
+      litres
+    )
+  );
+  const to = (targetC: number) => Math.max(0, cools.under(targetC) - now);
   let typed = $state('');
 
   const write = () =>
@@ -46,7 +41,9 @@
     });
 </script>
 
-<p class="number text-[4rem] leading-none" data-testid="brew-temp">about {temperatureText(tempC, unit)}</p>
+<p class="number text-[4rem] leading-none" data-testid="brew-temp">
+  about {temperatureText(cools.tempC(now), unit)}
+</p>
 <p class="text-[1.25rem] leading-snug">
   {#if usesEnzyme(plan)}Cool enough for enzyme, {temperatureText(ENZYME_C, unit)}, in about
     <b>{leftText(to(ENZYME_C))}</b>;

@@ -1,10 +1,8 @@
 import { inC } from '../../units/say';
 import { choiceOf } from '../../tables/schools';
+import { ENZYME_C } from '../cooling';
 import { defineStep, wait } from './define';
 import { powder, usualDoseG } from './powder';
-
-/** Warmer than this the enzyme is spoilt, °C. Common practice. */
-const UNDER_C = 40;
 
 export const enzyme = defineStep({
   chore: {
@@ -20,11 +18,11 @@ export const enzyme = defineStep({
     return {
       title: 'Pectic enzyme in',
       short: 'enzyme',
-      underC: UNDER_C,
-      how: `Below ${inC(UNDER_C)}; frees juice and keeps the wine from haze.`,
+      underC: ENZYME_C,
+      how: `Below ${inC(ENZYME_C)}; frees juice and keeps the wine from haze.`,
       waits:
         school !== 'sulphite'
-          ? [wait('crush', school === 'heat' ? 8 : 1, 24, `once it is below ${inC(UNDER_C)}`)]
+          ? [wait('crush', school === 'heat' ? 8 : 1, 24, `once it is below ${inC(ENZYME_C)}`)]
           : choiceOf(plan, 'powders') === 'together'
             ? [wait('campden', 0, 6, 'all powders in one evening')]
             : [wait('campden', 12, 24, 'sulphite first, it dulls the enzyme')]

@@ -1,13 +1,9 @@
 import { apartC, betweenC, inC } from '../../units/say';
 import { pitch as pitched } from '../../commands/put';
 import { choiceOf } from '../../tables/schools';
+import { YEAST_C } from '../cooling';
 import { defineStep, wait } from './define';
 import { usualDoseG } from './powder';
-
-/** Yeast is put into no must that is warmer, °C. Common practice. */
-const UNDER_C = 25;
-/** Live yeast dies in what is warmer by far; a warm room in summer is no reason to wait, °C. Common practice. */
-const NEVER_OVER_C = 30;
 
 const HOW = {
   dry: `Sprinkle it; must and yeast within ${apartC(5)}.`,
@@ -30,11 +26,11 @@ export const pitch = defineStep({
           title: 'Yeast in',
           short: 'yeast in',
           how: HOW[choiceOf(plan, 'pitch')],
-          underC: NEVER_OVER_C,
+          underC: YEAST_C,
           waits: [
             choiceOf(plan, 'wildYeast') === 'sulphite'
               ? wait('campden', 24, 36, 'the sulphite must fade first')
-              : wait('crush', 12, 30, `once it is below ${inC(UNDER_C)}`),
+              : wait('crush', 12, 30, `once it is below ${inC(YEAST_C)}`),
             ...(hasEnzyme ? [wait('enzyme', 12, 36, 'the enzyme works best before alcohol')] : []),
             ...(isStarter ? [wait('starter', 12, 36, 'the starter must be working')] : [])
           ]

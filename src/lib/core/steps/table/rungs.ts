@@ -15,9 +15,7 @@ const WARM_C = 19.5;
 /** When a temperature was first taken after a moment, ms, and was so. */
 const feltAt = (s: BatchState, since: number, is: (tempC: number) => boolean) =>
   first(
-    [...s.looks, ...s.readings].flatMap((x) =>
-      x.tempC !== null && x.tempC !== undefined && is(x.tempC) ? [x.at] : []
-    ),
+    s.felt.filter((f) => is(f.tempC)).map((f) => f.at),
     since
   );
 

@@ -17,13 +17,7 @@ const LIKELY = 0.5;
 /** With less sugar than this left there is nothing to rescue, g/L. */
 const WORTH_GL = 8;
 
-const lastC = (s: BatchState): number | null =>
-  [...s.looks, ...s.readings]
-    .filter((x) => x.tempC !== null && x.tempC !== undefined)
-    .reduce<{ at: number; tempC: number } | null>(
-      (a, b) => (a && a.at > b.at ? a : { at: b.at, tempC: b.tempC! }),
-      null
-    )?.tempC ?? null;
+const lastC = (s: BatchState): number | null => s.felt.at(-1)?.tempC ?? null;
 
 const isCold = ({ s }: Facts): boolean => {
   const c = lastC(s);
