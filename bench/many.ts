@@ -2,6 +2,8 @@ import { mkdtempSync, rmSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
+import { eventsFrom } from '../src/lib/core/ledger/events.fixture';
+import type { EventType } from '../src/lib/core/ledger/log';
 import config from './playwright.config';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
@@ -12,22 +14,13 @@ const photosOf = (b: number) => 2 + (b % 2);
 export function batchOf(b: number) {
   const batchId = `01900000-0000-7000-8000-${hex(b, 12)}`;
   const start = Date.now() - (b < 10 ? 20 : 100 + (b % 1500)) * 86_400_000;
-  const event = (i: number, type: string, data: unknown) => {
-    const ms = start + i * 3_600_000;
-    const at = new Date(ms).toISOString();
-    return {
-      // By time, as the ids of a household are.
-      id: `${hex(ms, 12).replace(/.{8}/, '$&-')}-7${hex(i, 3)}-8000-${hex(b, 12)}`,
-      batchId,
-      type,
-      v: 1,
-      at,
-      zone: 'UTC',
-      recordedAt: at,
-      device: 'bench',
-      data
-    };
-  };
+  const on = eventsFrom(start);
+  // By time, as the ids of a household are.
+  const event = (i: number, type: EventType, data: unknown) => ({
+    ...on(i / 24, type, data as never),
+    id: `${hex(start + i * 3_600_000, 12).replace(/.{8}/, '$&-')}-7${hex(i, 3)}-8000-${hex(b, 12)}`,
+    batchId
+  });
   const ingredients = [
     { kind: 'produce', produceId: 'plum', massKg: 4 },
     { kind: 'sugar', sugarId: 'white', massKg: 2 },

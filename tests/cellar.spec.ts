@@ -1,4 +1,4 @@
-import { demo, logOf } from './kitchen';
+import { demo, logOf, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const DAY = 86_400_000;
@@ -250,12 +250,7 @@ test('two jars bottled on two days, in US units: each filling has its day, its t
   await page.getByText('US: lb, US gal, °F').click();
   const start = Date.now();
   const bottle = async (count: number, jar?: string) => {
-    await page.goto('/batches');
-    await page
-      .getByRole('main')
-      .getByRole('link', { name: /^Gooseberry/ })
-      .first()
-      .click();
+    await openWine(page, /^Gooseberry/);
     await page.getByRole('button', { name: 'Bottle', exact: true }).click();
     const form = page.getByRole('form', { name: 'Bottle' });
     if (jar) {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { unzipSync } from 'fflate';
-import { addToSlip, demo, draftHolds, logOf, openPlan, startRhubarb } from './kitchen';
+import { addToSlip, demo, draftHolds, logOf, openPlan, startRhubarb, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const DAY = 86_400_000;
@@ -129,11 +129,7 @@ test('everything as it was on a day, and undone; emptied only once it is in a fi
   await demo(page);
   const before = (await logOf(page)).length;
   await page.clock.setSystemTime(Date.now() + 2 * DAY);
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /^Quince/ })
-    .click();
+  await openWine(page, /^Quince/);
   await page.getByRole('button', { name: 'Note', exact: true }).click();
   await page.getByLabel('What you saw').fill('A slip of the pen');
   await page.getByRole('button', { name: 'Write it down' }).click();
@@ -193,11 +189,7 @@ test('a folder takes a file of everything a little after each change, by itself'
   const first = await inFolder();
   expect(first).toBe((await logOf(page)).length);
   await expect(page.getByText('so much would be lost')).toBeHidden();
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /Rhubarb/ })
-    .click();
+  await openWine(page, /Rhubarb/);
   await page.getByRole('button', { name: 'Stirred' }).click();
   await expect.poll(inFolder, { timeout: 40_000 }).toBe(first + 1);
 });
@@ -328,12 +320,7 @@ test.describe('after a journey', () => {
     await bringIn(page, name, bytes);
     await page.getByRole('button', { name: 'Bring them in' }).click();
     await expect(page.getByRole('status')).toContainText('brought in');
-    await page.goto('/batches');
-    await page
-      .getByRole('main')
-      .getByRole('link', { name: /Rhubarb/ })
-      .first()
-      .click();
+    await openWine(page, /Rhubarb/);
     const history = page.getByRole('region', { name: 'What happened' });
     await expect(history).toContainText('in another time zone');
     await page.getByRole('button', { name: 'Stirred', exact: true }).click();
@@ -416,11 +403,7 @@ test('one wine, and one lot of the harvest, travel as files of their own', async
     const [file] = await Promise.all([page.waitForEvent('download'), press()]);
     return { name: file.suggestedFilename(), bytes: readFileSync(await file.path()) };
   };
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /^Damson/ })
-    .click();
+  await openWine(page, /^Damson/);
   const wine = await save(() => page.getByRole('button', { name: 'Save its file' }).click());
   expect(wine.name).toBe('damson.vecino.json');
   await page.goto('/harvest');

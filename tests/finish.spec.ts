@@ -1,4 +1,4 @@
-import { addToSlip, demo, draftHolds, openDemo, openPlan, read } from './kitchen';
+import { addToSlip, demo, draftHolds, openDemo, openPlan, read, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const DAY = 86_400_000;
@@ -64,12 +64,7 @@ test('who never reads is told on bottling day what is known, why that is not eno
   page
 }) => {
   await demo(page);
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /Linden/ })
-    .first()
-    .click();
+  await openWine(page, /Linden/);
   await expect(page.getByTestId('batch-sentence')).toContainText('Never read');
   const worst = /at worst it could reach ([\d.]+ bar)/.exec(
     await page.getByTestId('unsafe').innerText()
@@ -115,12 +110,7 @@ test('a wine that still works is not stabilised without a word, and what went in
   page
 }) => {
   await demo(page);
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /Quince/ })
-    .first()
-    .click();
+  await openWine(page, /Quince/);
   await open(page, 'Stabilise');
   const both = form(page, 'Stabilise');
   await expect(both.getByTestId('stabilise-stop')).toContainText('Not shown to be finished');
@@ -260,8 +250,7 @@ test('eighteen bottles are primed; a test bottle is a job a fortnight later, and
   await expect(danger).toBeHidden();
 
   // Months later a still one is no surprise, and a gushing one is.
-  await page.goto('/batches');
-  await page.getByRole('main').getByRole('link', { name: /Plain/ }).first().click();
+  await openWine(page, /Plain/);
   await expect(page.getByTestId('batch-sentence')).toContainText(/1[89] bottles/);
   await page.clock.setSystemTime(day + 90 * DAY);
   await open(page, 'Open a bottle');

@@ -1,4 +1,4 @@
-import { addToSlip, demo, logOf, openPlan } from './kitchen';
+import { addToSlip, demo, logOf, openPlan, openWine } from './kitchen';
 import { expect, test } from './test';
 
 test('a float is heard, put into a wine, lies no more once it is told, is set right by hand, and writes little', async ({
@@ -43,11 +43,7 @@ test('a float is heard, put into a wine, lies no more once it is told, is set ri
   const written = (await logOf(page)).filter((e) => e.data.by === 'Cork float');
   expect(written.length).toBeLessThan(3);
   expect(written[0]!.data).toMatchObject({ vesselId: 'bucket-big' });
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /^Elderberry/ })
-    .click();
+  await openWine(page, /^Elderberry/);
   await expect(page.getByText('Cork float:')).toContainText('Cork float');
   await expect(page.getByRole('region', { name: 'What happened' })).toContainText('by Cork float');
 });

@@ -24,6 +24,13 @@ export async function startRhubarb(page: Page) {
   await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
 }
 
+/** Goes to the page of a wine, by its name on the list. */
+export async function openWine(page: Page, name: RegExp) {
+  await page.goto('/batches');
+  await page.getByRole('main').getByRole('link', { name }).first().click();
+  await expect(page.getByTestId('batch-sentence')).toBeVisible();
+}
+
 /** Writes a gravity down on the batch page, as read some days ago. */
 export async function read(page: Page, sg: string, temp: string, daysAgo = 0, vessel?: string) {
   await page.getByRole('button', { name: 'Read gravity' }).click();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { demo, logOf, startRhubarb } from './kitchen';
+import { demo, logOf, startRhubarb, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const HOUR = 3_600_000;
@@ -105,11 +105,7 @@ test('tables for a spreadsheet, and a wine as text', async ({ page }) => {
   expect((await saved(page, 'Readings')).split('\r\n').length).toBeGreaterThan(40);
   expect(await saved(page, 'Batches')).toContain('\r\nQuince,');
   expect(await saved(page, 'Harvest')).toContain('\r\nQuinces,');
-  await page.goto('/batches');
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: /^Damson/ })
-    .click();
+  await openWine(page, /^Damson/);
   const text = await saved(page, 'Save it as text');
   expect(text).toMatch(/^# Damson\n/);
   expect(text).toContain('## What happened');

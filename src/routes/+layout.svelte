@@ -93,7 +93,7 @@
         ill={health.ill}
       />{/await}{/if}
   <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
-    {#if household.ready || health.ill !== null || page.url.pathname.startsWith('/settings')}
+    {#if household.ready || health.isShut || page.url.pathname.startsWith('/settings')}
       <svelte:boundary onerror={(e) => console.error('page fault', e)}>
         {@render children()}
         {#snippet failed(error, reset)}<Fault {error} retry={reset} />{/snippet}

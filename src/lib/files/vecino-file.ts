@@ -82,7 +82,8 @@ function upgraded(raw: Record<string, unknown>): Record<string, unknown> {
 
 /** JSON of what a file holds beside its checksum, in an order of its own, piece by piece: no text of all of it is made. */
 function* inPieces(file: Raw): Generator<string> {
-  let before = '{';
+  yield '{';
+  let before = '';
   for (const key of Object.keys(file).sort()) {
     const value = file[key];
     if (key === 'checksum' || value === undefined) continue;
@@ -92,14 +93,11 @@ function* inPieces(file: Raw): Generator<string> {
       yield JSON.stringify(sorted(value));
       continue;
     }
-    let [open, rest] = ['[', '['];
-    for (const item of value) {
-      yield open + JSON.stringify(sorted(item));
-      [open, rest] = [',', ''];
-    }
-    yield `${rest}]`;
+    yield '[';
+    for (const [i, item] of value.entries()) yield (i > 0 ? ',' : '') + JSON.stringify(sorted(item));
+    yield ']';
   }
-  yield before === '{' ? '{}' : '}';
+  yield '}';
 }
 
 /** The checksum of a file: of what it holds, however it is spaced. */

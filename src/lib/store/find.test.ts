@@ -8,7 +8,7 @@ import { batchFile, thingFile } from './file-of';
 import { findInWords } from './find';
 import { db } from './db';
 import { emptyHousehold } from './empty';
-import { bottledBatches, bottlesInHand, winesInBottle, winesToTaste } from './household.svelte';
+import { bottledBatches, bottlesInHand, winesInBottle, winesToTaste } from './wines';
 import { keepPhoto, photoOf } from './photos';
 import { bringReadings } from './readings-in';
 import { perform, undo } from './record';

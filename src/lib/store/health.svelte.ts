@@ -19,54 +19,68 @@ export type Illness =
 /** A store that has not opened by then is not merely slow, ms. */
 const SILENT_MS = 10_000;
 
-let ill = $state.raw<Illness | null>(null);
+/** Gravest first. With any of the first four nothing can be read or written here. */
+const GRAVITY = ['closed', 'gone', 'newer', 'silent', 'full', 'clock'] as const;
+const SHUT: ReadonlySet<Illness['kind']> = new Set(GRAVITY.slice(0, 4));
+
+/** Each by its kind: one that passes leaves the others as they are. */
+let ills = $state.raw<Partial<Record<Illness['kind'], Illness>>>({});
+const ILL = $derived(GRAVITY.flatMap((kind) => ills[kind] ?? [])[0] ?? null);
+
+const has = (illness: Illness) => void (ills = { ...ills, [illness.kind]: illness });
+function hasNot(kind: Illness['kind']): void {
+  if (ills[kind]) ills = { ...ills, [kind]: undefined };
+}
+
 export const health = {
+  /** the gravest */
   get ill() {
-    return ill;
+    return ILL;
+  },
+  /** whether nothing can be read or written: pages then open on what they have */
+  get isShut() {
+    return ILL !== null && SHUT.has(ILL.kind);
   }
 };
 
 /** Notes that something could not be kept; nothing of it is lost as long as the page is open. */
 export function notKept(error: unknown): void {
-  if (isFull(error)) ill ??= { kind: 'full' };
+  if (isFull(error)) has({ kind: 'full' });
   else console.error(error);
 }
+
+/** Notes that there is room again. */
+export const keptAgain = (): void => hasNot('full');
 
 /** Clocks differ by less than this, ms. */
 const CLOCKS_DIFFER = 3_600_000;
 
 /** Looks whether the clock can be right. @param lastAt when it was last written here, by the clock of then */
 export function clockSays(now: number, lastAt: number | null): void {
-  if (lastAt !== null && lastAt > now + CLOCKS_DIFFER) ill ??= { kind: 'clock', lastAt };
-  else if (ill?.kind === 'clock') ill = null;
-}
-
-/** Notes that there is room again. */
-export function keptAgain(): void {
-  if (ill?.kind === 'full') ill = null;
+  if (lastAt !== null && lastAt > now + CLOCKS_DIFFER) has({ kind: 'clock', lastAt });
+  else hasNot('clock');
 }
 
 /** Watches over the store from the first moment. @returns what stops it */
 export function watchHealth(): () => void {
   const versionChanged = (e: IDBVersionChangeEvent) => {
-    ill = e.newVersion === null ? { kind: 'gone' } : { kind: 'newer' };
+    has(e.newVersion === null ? { kind: 'gone' } : { kind: 'newer' });
     // Closed at once: the other tab waits for it.
     db.close();
   };
-  const closed = () => (ill ??= { kind: 'gone' });
+  const closed = () => void (health.isShut || has({ kind: 'gone' }));
   db.on('versionchange', versionChanged);
   db.on('close', closed);
-  const silent = setTimeout(() => (ill ??= { kind: 'silent' }), SILENT_MS);
+  const silent = setTimeout(() => has({ kind: 'silent' }), SILENT_MS);
   db.open()
-    .then(() => {
-      if (ill?.kind === 'silent') ill = null;
-    })
+    .then(() => hasNot('silent'))
     .catch((e: unknown) => {
       const error = e as { name?: string; message?: string };
-      ill =
+      has(
         error.name === 'VersionError'
           ? { kind: 'newer' }
-          : { kind: 'closed', why: error.message ?? String(e) };
+          : { kind: 'closed', why: error.message ?? String(e) }
+      );
     })
     .finally(() => clearTimeout(silent));
   return () => {

@@ -1,8 +1,6 @@
 import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
-import { brokenOf, standingAt, type Broken, type Summary } from '$core/report/summary';
-import { standsOf, type InBottle, type Stands } from '$core/report/stands';
-import { dangersOf } from '$core/finish/danger';
+import type { Broken, Summary } from '$core/report/summary';
 import { leavesAt } from '$core/steps/schedule';
 import type { Place } from '$core/steps/stages';
 import type { OwnMethod } from '$core/plan/methods';
@@ -12,14 +10,13 @@ import type { Produce } from '$core/tables/produce';
 import { withOwn } from '$core/tables/table';
 import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
+import { asBatches, type Batch } from './as-batches';
 import { db } from './db';
 import { clockSays } from './health.svelte';
 import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere, lastWriteAt } from './stamp';
-import { isSound } from '$core/report/summary';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
-/** A batch as lists see it. */
-export type Batch = Stands;
+export type { Batch };
 /** A batch as its own page sees it, with everything that happened. */
 export type OpenBatch = Batch & { events: LedgerEvent[] };
 
@@ -39,6 +36,8 @@ let harvest = $state.raw<HarvestLot[]>([]);
 let methods = $state.raw<OwnMethod[]>([]);
 let racks = $state.raw<Rack[]>([]);
 let exportedAt = $state<number | null>(null);
+/** when it was last written here, by the clock of then */
+let lastWrite: number | null = null;
 /** how many events the last file held; null where nobody counted: then all there were, as far as is known */
 let exportedEvents = $state<number | null>(null);
 
@@ -89,94 +88,13 @@ export const household = {
   }
 };
 
-/** A summary as it stands at the minute it is. */
-const asBatch = (summary: Summary): Batch =>
-  standsOf({ ...summary.state, at: now }, standingAt(summary, now), summary.course);
-
-/** Those that can be read, and those that cannot. */
-function sorted(rows: readonly (Summary | Broken)[]): { batches: Batch[]; broken: Broken[] } {
-  const batches: Batch[] = [];
-  const broken: Broken[] = [];
-  for (const row of rows) {
-    if (!isSound(row)) broken.push(row);
-    else
-      try {
-        batches.push(asBatch(row));
-      } catch (e) {
-        broken.push({ ...brokenOf([], row.id, e), name: row.state.name, startedAt: row.startedAt });
-      }
-  }
-  return { batches: batches.sort((a, b) => b.state.startedAt - a.state.startedAt), broken };
-}
-const RUNNING = $derived(sorted(running));
+const RUNNING = $derived(asBatches(running, now));
 
 /** Every wine that stands in a vessel, newest first. */
 export const runningBatches = (): Batch[] => RUNNING.batches;
 
 /** Batches whose log cannot be read. */
 export const brokenBatches = (): Broken[] => RUNNING.broken;
-
-/** So many more are looked at than are asked for, as wines that still stand in a vessel are among them. */
-const ASIDE = 60;
-
-/** Wines with words in their name that begin so, the newest first, so many of them. */
-async function named(words: readonly string[], limit: number): Promise<(Summary | Broken)[]> {
-  const ids = await Promise.all(
-    words.map((w) => db.summaries.where('words').startsWith(w).distinct().primaryKeys())
-  );
-  const [first, ...others] = ids.map((x) => new Set(x as string[]));
-  const all = [...first!].filter((id) => others.every((o) => o.has(id)));
-  // Ids are by time, so the last are the newest; their rows alone are read.
-  const rows = await db.summaries.bulkGet(all.sort().slice(-(limit + ASIDE)));
-  return rows.flatMap((row) => (row && row.running === 0 ? [row] : []));
-}
-
-/** Bottled wines, newest first, so many of them; with `text`, those whose name has words that begin so. */
-export async function bottledBatches(limit: number, text = ''): Promise<Batch[]> {
-  const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  const found =
-    words.length > 0
-      ? await named(words, limit)
-      : await db.summaries
-          .where('[running+startedAt]')
-          .between([0, -Infinity], [0, Infinity])
-          .reverse()
-          .limit(limit)
-          .toArray();
-  return found
-    .sort((a, b) => b.startedAt - a.startedAt)
-    .slice(0, limit)
-    .flatMap((s) => sorted([s]).batches);
-}
-
-/** Bottles in hand and the wines they are of, by an index alone: what one comes for is said before the wines are read. */
-export async function bottlesInHand(): Promise<{ bottles: number; wines: number }> {
-  const each = (await db.summaries.where('bottles').above(0).keys()) as number[];
-  return { bottles: each.reduce((n, x) => n + x, 0), wines: each.length };
-}
-
-/** Every wine of which bottles are left, those that were begun last first. */
-export async function winesInBottle(): Promise<InBottle[]> {
-  const found = await db.summaries.where('bottles').above(0).toArray();
-  return found
-    .filter(isSound)
-    .map((row) => {
-      const [state, standing] = [{ ...row.state, at: now }, standingAt(row, now)];
-      return { id: row.id, state, standing, dangers: dangersOf(state, standing.belief) };
-    })
-    .sort((a, b) => b.state.startedAt - a.state.startedAt);
-}
-
-/** Wines in bottle that are to be tasted by now, those that wait longest first, so many of them; and how many there are. */
-export async function winesToTaste(at: number, limit: number): Promise<{ batches: Batch[]; all: number }> {
-  // Asked anew for each: a limit stays with what it was set on.
-  const due = () => db.summaries.where('tasteAt').belowOrEqual(at);
-  const [rows, all] = await Promise.all([due().limit(limit).toArray(), due().count()]);
-  return { batches: sorted(rows).batches, all };
-}
-
-/** Every wine there is and was, newest first. */
-export const everyBatch = async (): Promise<Batch[]> => sorted(await db.summaries.toArray()).batches;
 
 /** A vessel by id: the household's own, or a common size. */
 export const vesselById = (id: string): Vessel | undefined =>
@@ -203,21 +121,6 @@ export const saveSettings = (next: Settings) =>
 
 /** The produce table as this household has it, its own entries in the place of the table's. */
 export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
-
-/** Kilograms that batches took of each lot, by its id, and the batches that did. */
-export async function lotsUsed(): Promise<
-  Map<string, { kg: number; batches: { id: string; name: string }[] }>
-> {
-  const used = new Map<string, { kg: number; batches: { id: string; name: string }[] }>();
-  for (const s of (await db.summaries.where('lotIds').notEqual('').distinct().toArray()).filter(isSound))
-    for (const [lotId, kg] of Object.entries(s.lotsKg)) {
-      const u = used.get(lotId) ?? { kg: 0, batches: [] };
-      u.kg += kg;
-      u.batches.push({ id: s.id, name: s.state.name });
-      used.set(lotId, u);
-    }
-  return used;
-}
 
 function came(list: string): void {
   if (toCome.has(list)) toCome = new Set([...toCome].filter((l) => l !== list));
@@ -296,13 +199,15 @@ export function watchHousehold(): () => void {
         exportedAt = typeof exported === 'number' ? exported : null;
         const inFile = rows.find((r) => r.key === 'exportedEvents')?.value;
         exportedEvents = typeof inFile === 'number' ? inFile : null;
-        clockSays(Date.now(), lastWriteAt(rows));
+        lastWrite = lastWriteAt(rows);
+        clockSays(Date.now(), lastWrite);
       }
     )
   ];
   void mend();
   const tick = setInterval(() => {
     now = Date.now();
+    clockSays(now, lastWrite);
     void summaries()
       .then((s) => s.refreshGiving(now))
       .catch((e) => console.error(e));

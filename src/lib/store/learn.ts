@@ -1,5 +1,6 @@
 import { taughtOf } from '$core/belief/teach';
 import { batchAt } from '$core/ledger/run';
+import { bearingOn } from '$core/report/sum-up';
 import { db, type Learnt } from './db';
 import { eventsOf } from './summaries';
 
@@ -8,10 +9,7 @@ const LOT = 8;
 
 async function learnt(row: Learnt, at: number): Promise<Learnt | null> {
   try {
-    const events = (await eventsOf(row.id)).filter(
-      (e) => e.batchId === row.id || e.type === 'blend' || e.type === 'void'
-    );
-    const state = batchAt(events, at);
+    const state = batchAt(bearingOn(await eventsOf(row.id), row.id), at);
     const taught = state && taughtOf(state);
     return taught ? { id: row.id, ...taught, due: null } : null;
   } catch (e) {

@@ -10,25 +10,26 @@ type Stamp = {
 };
 
 const kept = async (): Promise<Stamp | undefined> => (await db.settings.get(KEY))?.value as Stamp | undefined;
-const put = (events: number) =>
-  db.settings.put({ key: KEY, value: { events, version: SUMMARY_VERSION, at: Date.now() } satisfies Stamp });
+const put = (stamp: Stamp) => db.settings.put({ key: KEY, value: stamp });
 
 /** Notes of how many events the summaries are: of all there are. */
-export const stamp = async () => put(await db.events.count());
+export async function stamp(): Promise<void> {
+  await put({ ...(await kept()), events: await db.events.count(), version: SUMMARY_VERSION });
+}
 
 /** Notes that the lists are being made anew: until the end none is whole, whatever else is written meanwhile. */
-export const unstamp = async () =>
-  db.settings.put({ key: KEY, value: { events: await eventsHere(), version: 0 } satisfies Stamp });
+export async function unstamp(): Promise<void> {
+  await put({ ...(await kept()), events: await eventsHere(), version: 0 });
+}
 
 /**
  * Notes that so many events more, or fewer, were written and summed up, within the transaction that did so. Nothing is
  * counted: of four hundred thousand that takes longer than all the rest. Lists that were not whole stay so.
  */
 export async function stampMore(added: number): Promise<void> {
-  const was = await kept();
-  if (was) {
-    if (was.version === SUMMARY_VERSION) await put(was.events + added);
-  } else if ((await db.events.count()) === added) await put(added);
+  const [was, at] = [await kept(), Date.now()];
+  if (was) await put({ ...was, events: was.events + added, at });
+  else if ((await db.events.count()) === added) await put({ events: added, version: SUMMARY_VERSION, at });
 }
 
 /** When this household last wrote, by the clock of then, ms; null where nobody knows. @param rows of the settings */

@@ -8,7 +8,8 @@ import {
 } from '$core/report/tables';
 import { isSound } from '$core/report/summary';
 import { db } from './db';
-import { everyBatch, household, lotsUsed, vesselById, winesInBottle } from './household.svelte';
+import { household, vesselById } from './household.svelte';
+import { everyBatch, lotsUsed, winesInBottle } from './wines';
 import { zoneHere } from './here';
 
 /** The tables that can be saved. */

@@ -78,6 +78,30 @@ describe('an archive of a log and its pictures', () => {
     );
   });
 
+  it('pictures lie in their order though some are read sooner, and one that cannot be read ends it', async () => {
+    const ids = Array.from(
+      { length: 80 },
+      (_, i) => `01970000-0000-7000-8000-${String(i).padStart(12, '0')}`
+    );
+    const slow = (i: number): Blob =>
+      ({
+        arrayBuffer: () =>
+          new Promise((done) => setTimeout(() => done(new Uint8Array([i]).buffer), (i * 7) % 11))
+      }) as unknown as Blob;
+    async function* photos() {
+      for (const [i, id] of ids.entries()) yield { id, blob: slow(i) };
+    }
+    const packed = await packArchive(['{"a"', ':1}'], photos());
+    const { log, photos: found } = await openArchive(packed);
+    expect(log).toBe('{"a":1}');
+    expect([...found.keys()]).toEqual(ids);
+    for (const [i, id] of ids.entries())
+      expect(new Uint8Array(await found.get(id)!.arrayBuffer())).toEqual(new Uint8Array([i]));
+    const gone = { arrayBuffer: () => Promise.reject(new Error('the picture is gone')) } as unknown as Blob;
+    const some = [...ids.slice(0, 40).map((id, i) => ({ id, blob: slow(i) })), { id, blob: gone }];
+    await expect(packArchive(['{}'], some)).rejects.toThrow('the picture is gone');
+  });
+
   it('broken in any way it is refused with a reason, or holds its log whole; nothing is thrown that is none', async () => {
     await loadDemo(NOW);
     const text = await textHere();

@@ -2,13 +2,13 @@
   import { isOpenVessel } from '$core/vessels/vessels';
   import TakenBack from '$lib/ui/batches/TakenBack.svelte';
   import {
-    bottledBatches,
     brokenBatches,
     household,
     runningBatches,
     vesselById,
     type Batch
   } from '$lib/store/household.svelte';
+  import { bottledBatches } from '$lib/store/wines';
   import BatchRow from '$lib/ui/batches/BatchRow.svelte';
 
   const STAGES = [

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { liveQuery } from 'dexie';
   import { keepingOf, leftKg, lotEntry } from '$core/plan/harvest';
-  import { allProduce, household, lotsUsed } from '$lib/store/household.svelte';
+  import { allProduce, household } from '$lib/store/household.svelte';
+  import { lotsUsed } from '$lib/store/wines';
   import CouldBe from '$lib/ui/harvest/CouldBe.svelte';
   import LotRow from '$lib/ui/harvest/LotRow.svelte';
   import Seasons from '$lib/ui/harvest/Seasons.svelte';

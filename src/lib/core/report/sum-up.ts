@@ -43,10 +43,13 @@ function usedBy(events: readonly LedgerEvent[], id: string): Pick<Summary, 'lots
   return { lotsKg, lotIds: Object.keys(lotsKg), recipeId };
 }
 
+/** Of a batch with another's blends in its log, what bears on itself: of the other side, the blend and what voids it. */
+export const bearingOn = (events: readonly LedgerEvent[], id: string): LedgerEvent[] =>
+  events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void');
+
 /** The summary of a batch from its events; null when it was taken back. */
 export function summaryOf(events: readonly LedgerEvent[], id: string, at: number): Summary | null {
-  // Of a blend's other side, only the blend and what voids it bear on this batch.
-  const mine = events.filter((e) => e.batchId === id || e.type === 'blend' || e.type === 'void');
+  const mine = bearingOn(events, id);
   const s = batchAt(mine, at);
   if (!s || s.id !== id) return null;
   const later = liveTimed(mine).find((x) => x.at > at);

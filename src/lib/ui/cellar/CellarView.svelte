@@ -3,7 +3,8 @@
   import type { InBottle } from '$core/report/stands';
   import { amountOf, type Ingredient } from '$core/plan/plan';
   import { counted } from '$core/units/format';
-  import { bottlesInHand, household, winesInBottle } from '$lib/store/household.svelte';
+  import { household } from '$lib/store/household.svelte';
+  import { bottlesInHand, winesInBottle } from '$lib/store/wines';
   import { createHand } from './held.svelte';
   import Racks from './Racks.svelte';
   import Stock from './Stock.svelte';

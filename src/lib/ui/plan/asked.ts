@@ -8,7 +8,8 @@ import { roomFor } from '$core/steps/stages';
 import { isOpenVessel, VESSEL_PRESETS } from '$core/vessels/vessels';
 import { db } from '$lib/store/db';
 import { dropDraft, readDraft } from '$lib/store/draft';
-import { allProduce, household, lotsUsed } from '$lib/store/household.svelte';
+import { allProduce, household } from '$lib/store/household.svelte';
+import { lotsUsed } from '$lib/store/wines';
 import type { Bench } from './bench.svelte';
 
 /** Puts on the bench what another page asked for in the address: a produce, a lot, a proposal or a recipe. */

@@ -5,13 +5,8 @@
   import { parse } from '$core/quickline/parse';
   import { WhichVessel } from '$core/quickline/which-vessel';
   import { AskError } from '$core/units/input-error';
-  import {
-    bottledBatches,
-    household,
-    runningBatches,
-    vesselById,
-    type Batch
-  } from '$lib/store/household.svelte';
+  import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { bottledBatches } from '$lib/store/wines';
   import { explain } from '../words/own-units';
   import { contextHere, homeHere } from './here';
   import Asks from './Asks.svelte';

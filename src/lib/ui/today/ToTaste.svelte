@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { household, winesToTaste, type Batch } from '$lib/store/household.svelte';
+  import { household, type Batch } from '$lib/store/household.svelte';
+  import { winesToTaste } from '$lib/store/wines';
   import Card from './Card.svelte';
 
   /** Wines in bottle that are to be tasted: no part of the walk, and nothing is late about them. */
