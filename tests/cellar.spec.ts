@@ -1,4 +1,4 @@
-import { demo, logOf, openWine } from './kitchen';
+import { demo, logOf, measureIn, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const DAY = 86_400_000;
@@ -246,8 +246,7 @@ test('two jars bottled on two days, in US units: each filling has its day, its t
   page
 }) => {
   await demo(page);
-  await page.goto('/settings');
-  await page.getByText('US: lb, US gal, °F').click();
+  await measureIn(page, 'us');
   const start = Date.now();
   const bottle = async (count: number, jar?: string) => {
     await openWine(page, /^Gooseberry/);

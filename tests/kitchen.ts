@@ -24,6 +24,22 @@ export async function startRhubarb(page: Page) {
   await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
 }
 
+/** Ways to measure that are not the usual, as Settings names them. */
+export const SYSTEM_NAMES = {
+  us: 'US: lb, US gal, °F',
+  uk: 'UK: lb, UK gal, °C',
+  mixed: 'Mixed: fruit in lb, liquid in L, °C'
+} as const;
+
+/** Chooses how this household measures, and waits until that is on the disk. Ends in Settings. */
+export async function measureIn(page: Page, system: keyof typeof SYSTEM_NAMES) {
+  await page.goto('/settings');
+  await page.getByLabel(SYSTEM_NAMES[system]).check();
+  await expect
+    .poll(async () => JSON.stringify(await storeOf(page, 'settings')))
+    .toContain(`"system":"${system}"`);
+}
+
 /** Goes to the page of a wine, by its name on the list. */
 export async function openWine(page: Page, name: RegExp) {
   await page.goto('/batches');

@@ -3,7 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import jsQR from 'jsqr';
 import { PNG } from 'pngjs';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { demo, openDemo, openWine } from './kitchen';
+import { demo, measureIn, openDemo, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
 /** What a phone would read off a picture of the screen. */
@@ -240,8 +240,7 @@ test('on a phone, in US units: a sheet of one’s own that does not go on its pa
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await demo(page);
-  await page.goto('/settings');
-  await page.getByRole('radio', { name: /^US/ }).check();
+  await measureIn(page, 'us');
   await openWine(page, /Gooseberry/);
   await expect(page.getByTestId('batch-sentence')).toContainText('Gooseberry');
   await page.goto(`${page.url()}/labels`);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './test';
-import { addToSlip, openPlan } from './kitchen';
+import { addToSlip, measureIn, openPlan } from './kitchen';
 
 const DAY = 86_400_000;
 
@@ -9,11 +9,6 @@ const FOREIGN = {
   us: /\d\s?(?:kg|L|mL|°C|UK \w+)(?![\w/])|\blitres?\b/i,
   uk: /\d\s?(?:kg|L|mL|°F|US \w+)(?![\w/])|\blitres?\b/i,
   mixed: /\d\s?(?:kg|°F|US \w+|UK \w+)(?![\w/])/
-} as const;
-const NAME = {
-  us: 'US: lb, US gal, °F',
-  uk: 'UK: lb, UK gal, °C',
-  mixed: 'Mixed: fruit in lb, liquid in L, °C'
 } as const;
 
 /** What stands on the page, less what one chooses a unit or a vessel from, whose names are the household's own. */
@@ -48,8 +43,7 @@ for (const system of ['us', 'uk', 'mixed'] as const)
       await page.evaluate(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))));
       for (const line of await foreignOn(page, system)) seen.push(`${where}: ${line.trim()}`);
     };
-    await page.goto('/settings');
-    await page.getByLabel(NAME[system]).check();
+    await measureIn(page, system);
     await look('settings');
     // However fast it opens, Plan opens in the household's units.
     await openPlan(page);

@@ -116,8 +116,25 @@ export function placesNow(): Place[] {
   });
 }
 
-export const saveSettings = (next: Settings) =>
-  db.settings.put({ key: 'household', value: settingsSchema.parse(next) });
+/** What is in a row of settings; the usual where it holds none that can be read. */
+const settingsIn = (row: { value: unknown } | undefined): Settings => {
+  const saved = settingsSchema.safeParse(row?.value);
+  return saved.success ? saved.data : DEFAULT_SETTINGS;
+};
+
+/** What is to be different in the settings; as a function where it hangs on what they are when it is written. */
+export type SettingsChange = Partial<Settings> | ((kept: Settings) => Partial<Settings>);
+
+/**
+ * Changes settings, and only those that are named: of two changes one after another, or in two tabs, neither is lost.
+ * @throws ZodError when a value is none of what may be
+ */
+export const changeSettings = (change: SettingsChange) =>
+  db.transaction('rw', db.settings, async () => {
+    const kept = settingsIn(await db.settings.get('household'));
+    const patch = typeof change === 'function' ? change(kept) : change;
+    await db.settings.put({ key: 'household', value: settingsSchema.parse({ ...kept, ...patch }) });
+  });
 
 /** The produce table as this household has it, its own entries in the place of the table's. */
 export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
@@ -193,8 +210,7 @@ export function watchHousehold(): () => void {
       'settings',
       () => db.settings.toArray(),
       (rows) => {
-        const saved = settingsSchema.safeParse(rows.find((r) => r.key === 'household')?.value);
-        settings = saved.success ? saved.data : DEFAULT_SETTINGS;
+        settings = settingsIn(rows.find((r) => r.key === 'household'));
         const exported = rows.find((r) => r.key === 'exportedAt')?.value;
         exportedAt = typeof exported === 'number' ? exported : null;
         const inFile = rows.find((r) => r.key === 'exportedEvents')?.value;

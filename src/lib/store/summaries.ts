@@ -74,8 +74,8 @@ export async function rebuildSummaries(told?: (share: number) => void): Promise<
   await stamp();
 }
 
-/** Fruit gives and time passes without an event: what still holds fruit is summed up again after an hour. */
-const STALE_MS = 3_600_000;
+/** Fruit gives and time passes without an event: what still holds fruit is summed up again after ten minutes. */
+const STALE_MS = 600_000;
 
 /** Brings forward the summaries of wines that still stand on fruit. */
 export async function refreshGiving(at: number): Promise<void> {

@@ -1,3 +1,4 @@
+import { reasonOf } from '../units/problem';
 import { plainText } from '../units/number';
 import { commandSchema, type Ask, type Command } from './command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from './context';
@@ -41,7 +42,7 @@ function possible({ commands, asks }: Parsed): Parsed {
   if (wrong.length === 0) return { commands, asks };
   return {
     commands: [],
-    asks: [...asks, ...ask('amount', `That cannot be: ${wrong[0]!.message.toLowerCase()}.`).asks]
+    asks: [...asks, ...ask('amount', `That cannot be: a figure ${reasonOf(wrong[0]!).toLowerCase()}.`).asks]
   };
 }
 

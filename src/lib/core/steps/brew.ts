@@ -1,5 +1,6 @@
 import { inC, inL } from '../units/say';
-import { COOL_CARD, ENZYME_C, YEAST_C } from './cooling';
+import { COOL_CARD } from '../ledger/too-hot';
+import { ENZYME_C, YEAST_C } from './cooling';
 import { evaluate } from '../must/evaluate';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';

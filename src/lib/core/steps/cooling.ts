@@ -1,3 +1,4 @@
+import { lastFelt } from '../ledger/too-hot';
 import { contents, type BatchState, type Felt } from '../ledger/state';
 import { liquid } from '../liquid/stock';
 import { inC } from '../units/say';
@@ -82,18 +83,14 @@ export function coolingOf(felt: readonly Felt[], roomC: number, litres: number) 
   };
 }
 
-/** The card of the brew day on which one says that it is cool enough. */
-export const COOL_CARD = 'cool';
-
 /**
  * Until when a must is too warm for a step, by where a thermometer last stood in it; null where none showed it so, or
  * somebody said since that it is cool enough.
  * @returns the moment, ms, and what it was, °C
  */
 export function tooWarm(s: BatchState, underC: number): { until: number; wasC: number } | null {
-  const last = s.felt.at(-1);
-  if (!last || s.steps.some((x) => x.step === COOL_CARD && x.outcome === 'done' && x.at >= last.at))
-    return null;
+  const last = lastFelt(s);
+  if (!last) return null;
   const litres = liquid(contents(s))?.volumeL ?? 0;
   const until = coolingOf(s.felt, s.plan.roomC ?? USUAL_ROOM_C, litres).under(underC);
   return until > last.at ? { until, wasC: last.tempC } : null;

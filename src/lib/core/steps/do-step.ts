@@ -30,3 +30,7 @@ export function doStep(s: BatchState, step: StepId): Deed {
     throw new InputError('What went in has to be said.', 'Open the wine, and write down what you added.');
   return def.deed?.(s) ?? tick(s.id, step);
 }
+
+/** What shows that a step is right to do now in this batch, or was done well. */
+export const lookForOf = (s: BatchState, id: StepId): string =>
+  STEPS[id].otherwise?.(s)?.lookFor ?? STEPS[id].chore.lookFor;

@@ -10,12 +10,14 @@ import { liquid } from '../liquid/stock';
 import { tooCold } from '../belief/standing';
 import { foldBatch } from '../ledger/run';
 import { plain } from '../units/say';
-import { contents, leastRead } from '../ledger/state';
+import { contents, leastRead, NO_STEM, type BatchState } from '../ledger/state';
 import { sugarParts } from '../must/sugar-parts';
 import { beliefOf } from '../belief/believe';
 import { stabilising } from '../finish/stabilise';
-import { doStep, formOf, isOneTap, stepPuts } from './do-step';
-import { COOL_CARD, coolingTauH, hoursToCool, tauFromReadings, tooWarm, YEAST_C } from './cooling';
+import { doStep, formOf, isOneTap, lookForOf, stepPuts } from './do-step';
+import { COOL_CARD } from '../ledger/too-hot';
+import { questionsAbout } from '../ledger/check';
+import { coolingTauH, hoursToCool, tauFromReadings, tooWarm, YEAST_C } from './cooling';
 import { schedule } from './schedule';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
@@ -120,6 +122,16 @@ describe('the table of steps', () => {
     expect(sorbateG).toBeLessThan(stabilising(s, fill).sorbateG);
   });
 
+  it('what to look for is what this maker can see: without a stem, nothing that only a stem shows', () => {
+    const pitched = [...begun, on(2, 'pitch', { yeast: { yeastId: 'wine' } })];
+    const aside = [...pitched, on(3, 'step', { step: NO_STEM, outcome: 'done' })];
+    const [read, unread] = [pitched, aside].map((log) => foldBatch(log, at(8))!) as [BatchState, BatchState];
+    expect(lookForOf(read, 'read')).toMatch(/flat of the liquid/);
+    expect(lookForOf(unread, 'read')).toMatch(/bubbles .* a cap that falls, and sweetness that goes/i);
+    for (const { id } of stepsOf(made))
+      expect(lookForOf(unread, id), id).not.toMatch(/flat of the liquid|stem (?:says|spinning)/);
+  });
+
   it('one tap of a step does it: it is not asked for again', () => {
     const taps = stepsOf(made).filter((x) => isOneTap(foldBatch(begun, at(2))!, x.id));
     expect(taps.length).toBeGreaterThan(8);
@@ -181,6 +193,9 @@ describe('the table of steps', () => {
     expect(formOf(s, 'stir')).toBeNull();
   });
 });
+
+const PECTIC = { kind: 'additive', additiveId: 'pectic-enzyme', massKg: 0.003 } as const;
+const WHITE = { kind: 'sugar', sugarId: 'white', massKg: 1 } as const;
 
 describe('a must that is too warm', () => {
   const T0 = Date.parse('2026-07-01T18:00:00Z');
@@ -245,6 +260,33 @@ describe('a must that is too warm', () => {
     // Felt warm after that, it waits again.
     const again = e(20.7 / 24, 'reading', { tempC: 33 });
     expect(at(21, [], [felt, said, again]).pitch.status).toBe('coming');
+  });
+
+  it.each([
+    ['yeast', 'pitch', { yeast: { yeastId: 'wine' } }, 71, /^It was 71 °C when it was last felt: yeast dies/],
+    ['yeast in a warm must', 'pitch', { yeast: { yeastId: 'wine' } }, 30, null],
+    ['enzyme', 'addition', { ingredients: [PECTIC] }, 71, /the enzyme is undone by that/],
+    ['enzyme in a warm must', 'addition', { ingredients: [PECTIC] }, 45, null],
+    ['sugar, which dissolves the better', 'addition', { ingredients: [WHITE] }, 71, null]
+  ] as const)('is asked about before it undoes what goes in: %s', (_, type, data, tempC, says) => {
+    const asks = (felt: LedgerEvent[], hours: number) => {
+      const log = [...begun(hot, []), ...felt];
+      return questionsAbout(log[0]!.batchId, log, [e(hours / 24, type, data as never)]).map((q) =>
+        plain(q.text)
+      );
+    };
+    const felt = e(20 / 24, 'reading', { tempC });
+    const about = asks([felt], 21).filter((text) => /felt/.test(text));
+    if (!says) return expect(about).toEqual([]);
+    expect(about).toEqual([expect.stringMatching(says)]);
+    // Felt long ago, felt cooler since, or said to be cool enough, nothing is asked.
+    const since = (type: 'reading' | 'step', data: object) => e(20.5 / 24, type, data as never);
+    for (const [more, hours] of [
+      [[], 24],
+      [[since('reading', { tempC: 24 })], 21],
+      [[since('step', { step: COOL_CARD, outcome: 'done' })], 21]
+    ] as const)
+      expect(asks([felt, ...more], hours).filter((text) => /felt/.test(text))).toEqual([]);
   });
 
   it('in a room as warm as itself it is never held for good', () => {

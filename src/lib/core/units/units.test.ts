@@ -10,7 +10,9 @@ import {
   sweetnessWord
 } from './format';
 import { fromBase, isMassUnit, KG_PER, L_PER, toBase, toCelsius, UNIT_LABEL, type Unit } from './measure';
+import { z } from 'zod';
 import { sayAmount } from './amount';
+import { firstProblem, reasonOf } from './problem';
 import { parseAs, parseGravity, parseNumber, parseQuantity, parseTemperature } from './parse';
 
 describe('measures', () => {
@@ -193,5 +195,30 @@ describe('format', () => {
 
   it('every unit is of one kind', () => {
     for (const unit of Object.keys(UNIT_LABEL)) expect(isMassUnit(unit)).toBe(!(unit in L_PER));
+  });
+});
+
+describe('what is wrong with a figure', () => {
+  const shape = z.strictObject({
+    wine: z.strictObject({ sg: z.number().gt(0.9).max(1.2), name: z.string() })
+  });
+  const of = (wine: unknown) => firstProblem(shape.safeParse({ wine }).error!);
+
+  it.each([
+    [{ sg: 1.3, name: 'P' }, 'wine.sg', 'is more than 1.2'],
+    [{ sg: 0.9, name: 'P' }, 'wine.sg', 'is not more than 0.9'],
+    [{ sg: 0.4, name: 'P' }, 'wine.sg', 'is not more than 0.9'],
+    [{ sg: 1.1, name: 'P', colour: 'red' }, 'wine.colour', '“colour” is not a key that is known here']
+  ])('is said as a person would, and where: %j', (wine, path, reason) => {
+    expect(of(wine)).toEqual({ path, reason });
+  });
+
+  it('a reason that has words of its own keeps them, and so does what is no figure', () => {
+    const { error } = z.string({ error: 'is no name' }).safeParse(3);
+    expect(reasonOf(error!.issues[0]!)).toBe('is no name');
+    const negative = z.number().min(0, 'is negative').safeParse(-1).error!;
+    expect(reasonOf(negative.issues[0]!)).toBe('is negative');
+    const long = z.string().max(3).safeParse('gooseberry').error!;
+    expect(reasonOf(long.issues[0]!)).toBe(long.issues[0]!.message);
   });
 });

@@ -11,7 +11,7 @@
   import { gramsText } from '$core/units/format';
   import { onMount } from 'svelte';
   import { taughtEntry, watchGarden } from '$lib/store/garden.svelte';
-  import { allProduce, household, saveSettings } from '$lib/store/household.svelte';
+  import { allProduce, household, changeSettings } from '$lib/store/household.svelte';
   import OwnFigures from './OwnFigures.svelte';
   import Season from './Season.svelte';
   import Strip from './Strip.svelte';
@@ -102,12 +102,9 @@
         <button
           class="min-h-11 underline underline-offset-4 sm:min-h-7"
           onclick={() =>
-            saveSettings({
-              ...household.settings,
-              unlearned: isLeftOut
-                ? household.settings.unlearned.filter((x) => x !== p.id)
-                : [...household.settings.unlearned, p.id]
-            })}>{isLeftOut ? 'Go by them' : 'Leave them out'}</button
+            changeSettings(({ unlearned }) => ({
+              unlearned: isLeftOut ? unlearned.filter((x) => x !== p.id) : [...new Set([...unlearned, p.id])]
+            }))}>{isLeftOut ? 'Go by them' : 'Leave them out'}</button
         >
       </p>
     {/if}

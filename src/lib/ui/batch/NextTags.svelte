@@ -2,10 +2,9 @@
   import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
   import { setReadingAside, tick } from '$core/commands/tick';
-  import { formOf } from '$core/steps/do-step';
-  import { STEPS } from '$core/steps/table/all';
+  import { formOf, lookForOf } from '$core/steps/do-step';
   import { isReadingAside } from '$core/ledger/state';
-  import { household, runningBatches, saveSettings, type Batch } from '$lib/store/household.svelte';
+  import { household, runningBatches, changeSettings, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
   import CalendarFile from '../tag/CalendarFile.svelte';
@@ -26,7 +25,7 @@
     const ok = await tell('Set aside: from now on I ask what you see and taste.', () =>
       [batch, ...others].flatMap(({ id }) => setReadingAside(id))
     );
-    if (ok) await saveSettings({ ...household.settings, hasStem: false });
+    if (ok) await changeSettings({ hasStem: false });
   }
   const when = (d: Due) => dueWord(d, household.now, batch.state.zone);
 </script>
@@ -44,7 +43,7 @@
               {#if d.status !== 'coming'}{@const puts = putsText(batch.state, d.step.id, household.settings)}
                 {#if puts}<p class="mt-0.5 font-semibold">{puts}</p>{/if}
                 {#if household.counts.batches === 1}<p class="mt-0.5 text-[0.9375rem]">
-                    Look for: {STEPS[d.step.id].chore.lookFor}
+                    Look for: {lookForOf(batch.state, d.step.id)}
                   </p>{/if}{/if}
             </div>
             {#if d.status !== 'coming'}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { PRINTED_AT_1100, type Scale } from '$core/ferment/scales';
-  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { household, changeSettings } from '$lib/store/household.svelte';
   import type { Settings } from '$core/units/settings';
   import { sayWrong } from '../nav/said.svelte';
   import { askOf } from '$core/commands/stem';
@@ -10,9 +10,7 @@
 
   const ask = $derived(askOf(text, on, household.settings));
   const keep = (patch: Partial<Settings['hydrometer']>) =>
-    saveSettings({ ...household.settings, hydrometer: { ...household.settings.hydrometer, ...patch } }).catch(
-      sayWrong
-    );
+    changeSettings((s) => ({ hydrometer: { ...s.hydrometer, ...patch } })).catch(sayWrong);
 </script>
 
 {#if ask === 'bx'}

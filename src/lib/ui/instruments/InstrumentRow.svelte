@@ -12,7 +12,7 @@
     setCalibration,
     type Instrument
   } from '$lib/store/instruments.svelte';
-  import { saveSettings } from '$lib/store/household.svelte';
+  import { changeSettings } from '$lib/store/household.svelte';
   import { sayDone, sayWrong } from '../nav/said.svelte';
   import Pop from '../pop/Pop.svelte';
   import { agoText, sampleText } from './says';
@@ -169,7 +169,7 @@
         class="btn btn-line"
         onclick={() =>
           act(async () => {
-            await saveSettings({ ...household.settings, roomC: Math.round(l.last!.roomC!) });
+            await changeSettings({ roomC: Math.round(l.last!.roomC!) });
           }, 'Plans reckon with that warmth from now on.')}>Plan by its warmth</button
       >
     {/if}

@@ -1,7 +1,7 @@
 import { GRIDS } from '$core/label/sheets';
 import { labelSettingsSchema, PAPERS, type Grid } from '$core/units/paper';
 import type { Settings } from '$core/units/settings';
-import { household, saveSettings } from '$lib/store/household.svelte';
+import { household, changeSettings } from '$lib/store/household.svelte';
 
 const IN = 25.4;
 
@@ -41,10 +41,7 @@ export function gridHere(): Grid {
 
 /** Changes something of how labels are made here. @throws ZodError when it is none of what may be */
 export const saveLabels = (change: Partial<Settings['labels']>) =>
-  saveSettings({
-    ...$state.snapshot(household.settings),
-    labels: labelSettingsSchema.parse({ ...household.settings.labels, ...change })
-  });
+  changeSettings((s) => ({ labels: labelSettingsSchema.parse({ ...s.labels, ...change }) }));
 
 /** A length that was typed, mm. */
 export const typedMm = (text: string): number =>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { YEASTS, type YeastId } from '$core/tables/yeasts';
   import { temperatureText } from '$core/units/format';
-  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { household, changeSettings } from '$lib/store/household.svelte';
   import { foreseen } from '../chart/foreseen.svelte';
   import Pop from '../pop/Pop.svelte';
   import { aheadText, stallsText } from '../words/ahead';
@@ -45,7 +45,7 @@
           step="1"
           value={Math.round(roomC)}
           aria-valuetext={degrees(roomC)}
-          onchange={(e) => saveSettings({ ...household.settings, roomC: Number(e.currentTarget.value) })}
+          onchange={(e) => changeSettings({ roomC: Number(e.currentTarget.value) })}
         />
       </label>
       <table class="mt-3 w-full text-[0.9375rem]">

@@ -7,7 +7,7 @@
   import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
   import { parseNumber } from '$core/units/parse';
   import { taughtEntry } from '$lib/store/garden.svelte';
-  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { household, changeSettings } from '$lib/store/household.svelte';
   import type { Bench, Row } from './bench.svelte';
   import LotMeasured from './LotMeasured.svelte';
 
@@ -30,11 +30,10 @@
   function price(text: string) {
     const n = text.trim() === '' ? null : parseNumber(text);
     if (text.trim() !== '' && (n === null || n < 0)) return (error = `“${text}” is no price.`);
-    const { [priceKey(item)]: _, ...rest } = household.settings.prices;
-    void saveSettings({
-      ...household.settings,
-      prices: n === null ? rest : { ...rest, [priceKey(item)]: n }
-    });
+    const key = priceKey(item);
+    void changeSettings(({ prices: { [key]: _, ...rest } }) => ({
+      prices: n === null ? rest : { ...rest, [key]: n }
+    }));
     error = '';
   }
 </script>
@@ -66,10 +65,8 @@
         type="button"
         class="min-h-11 underline underline-offset-4 sm:min-h-7"
         onclick={() => {
-          void saveSettings({
-            ...household.settings,
-            unlearned: [...new Set([...household.settings.unlearned, produce.id])]
-          });
+          const { id } = produce;
+          void changeSettings((s) => ({ unlearned: [...new Set([...s.unlearned, id])] }));
           change({ entry: undefined });
         }}>Use the table’s figures</button
       >
@@ -79,11 +76,9 @@
       type="button"
       class="min-h-11 w-max underline underline-offset-4 sm:min-h-7"
       onclick={async () => {
-        await saveSettings({
-          ...household.settings,
-          unlearned: household.settings.unlearned.filter((id) => id !== produce.id)
-        });
-        change({ entry: taughtEntry(produce.id) });
+        const { id } = produce;
+        await changeSettings((s) => ({ unlearned: s.unlearned.filter((x) => x !== id) }));
+        change({ entry: taughtEntry(id) });
       }}>Use what your own batches showed</button
     >
   {/if}

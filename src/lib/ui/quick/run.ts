@@ -6,7 +6,7 @@ import type { Command, CommandOf } from '$core/quickline/command';
 import { planOf } from '$core/quickline/plan-of';
 import { db } from '$lib/store/db';
 import { keepDraft } from '$lib/store/draft';
-import { household, saveSettings } from '$lib/store/household.svelte';
+import { household, changeSettings } from '$lib/store/household.svelte';
 import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
 import { keep } from '$lib/store/things';
@@ -50,9 +50,9 @@ async function other(c: Command, go: Go): Promise<void> {
 
 /** A usual set: the one of that name gives way. */
 async function keepSet({ name, line }: CommandOf<'set'>): Promise<void> {
-  const { settings } = household;
-  const others = settings.sets.filter((x) => x.name !== name);
-  await saveSettings({ ...settings, sets: [...others, { name, line }].slice(-50) });
+  await changeSettings((s) => ({
+    sets: [...s.sets.filter((x) => x.name !== name), { name, line }].slice(-50)
+  }));
   sayKept(`Kept: my ${name}.`, []);
 }
 

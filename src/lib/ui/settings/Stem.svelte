@@ -4,20 +4,22 @@
   import { explain } from '$lib/ui/words/own-units';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
-  import { household } from '$lib/store/household.svelte';
+  import { household, type SettingsChange } from '$lib/store/household.svelte';
   import { sayDone, sayWrong } from '../nav/said.svelte';
 
   /** What the household's hydrometer is like, and whether there is one. */
-  let { change }: { change: (patch: Partial<Settings>) => Promise<void> } = $props();
+  let { change }: { change: (what: SettingsChange) => Promise<boolean> } = $props();
 
   const s = $derived(household.settings);
 
+  async function note(patch: Partial<Settings['hydrometer']>) {
+    if (await change((kept) => ({ hydrometer: { ...kept.hydrometer, ...patch } })))
+      sayDone('Hydrometer noted.');
+  }
+
   async function calibrate(text: string) {
     try {
-      await change({
-        hydrometer: { ...s.hydrometer, calibratedC: Math.round(parseTemperature(text, s.temp) * 10) / 10 }
-      });
-      sayDone('Hydrometer noted.');
+      await note({ calibratedC: Math.round(parseTemperature(text, s.temp) * 10) / 10 });
     } catch (e) {
       sayWrong(explain(e));
     }
@@ -27,8 +29,7 @@
     const n = parseNumber(text);
     if (n === null || n < 0.98 || n > 1.02)
       return sayWrong(new Error('Plain water reads near 1.000: give 0.980 to 1.020.'));
-    await change({ hydrometer: { ...s.hydrometer, inWater: n } });
-    sayDone('Hydrometer noted.');
+    await note({ inWater: n });
   }
 
   async function potential(text: string) {
@@ -37,8 +38,7 @@
       return sayWrong(
         new Error('Beside 1.100 a stem prints 13 or 16 %, or near it: look at the potential scale.')
       );
-    await change({ hydrometer: { ...s.hydrometer, potentialAt1100: n } });
-    sayDone('Hydrometer noted.');
+    await note({ potentialAt1100: n });
   }
 </script>
 
@@ -91,10 +91,7 @@
     <select
       class="field"
       value={s.hydrometer.bxBy ?? ''}
-      onchange={(e) =>
-        change({
-          hydrometer: { ...s.hydrometer, bxBy: (e.currentTarget.value || undefined) as 'hydrometer' }
-        })}
+      onchange={(e) => note({ bxBy: (e.currentTarget.value || undefined) as 'hydrometer' })}
       ><option value="">ask me</option><option value="hydrometer">hydrometer</option><option
         value="refractometer">refractometer</option
       ></select

@@ -3,18 +3,20 @@
   import { explain } from '$lib/ui/words/own-units';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
-  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { changeSettings, household, type SettingsChange } from '$lib/store/household.svelte';
   import { sayWrong } from '../nav/said.svelte';
 
   import Stem from './Stem.svelte';
 
   const s = $derived(household.settings);
 
-  async function change(patch: Partial<Settings>) {
+  async function change(what: SettingsChange) {
     try {
-      await saveSettings({ ...s, ...patch });
+      await changeSettings(what);
+      return true;
     } catch (e) {
       sayWrong(e);
+      return false;
     }
   }
 
@@ -111,8 +113,9 @@
           const text = e.currentTarget.value.trim();
           const n = parseNumber(text);
           if (text && n === null) return sayWrong(new Error(`“${text}” is no price.`));
-          const { bottle: _, ...rest } = s.prices;
-          void change({ prices: n === null ? rest : { ...rest, bottle: n } });
+          void change(({ prices: { bottle: _, ...rest } }) => ({
+            prices: n === null ? rest : { ...rest, bottle: n }
+          }));
         }}
       />
     </label>

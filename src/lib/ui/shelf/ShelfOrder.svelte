@@ -1,7 +1,7 @@
 <script lang="ts">
   import { flushSync } from 'svelte';
   import { dndzone } from 'svelte-dnd-action';
-  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { changeSettings } from '$lib/store/household.svelte';
   import OnShelf, { type Standing } from './OnShelf.svelte';
 
   /** The vessels in the order one walks past them: dragged, or moved by the arrow keys. */
@@ -13,8 +13,9 @@
   async function keep(list: Standing[]) {
     items = list;
     const order = [...new Set(list.map((s) => s.vessel.id))];
-    const rest = household.settings.walk.filter((id) => !order.includes(id));
-    await saveSettings({ ...household.settings, walk: [...order, ...rest].slice(0, 500) });
+    await changeSettings((s) => ({
+      walk: [...order, ...s.walk.filter((id) => !order.includes(id))].slice(0, 500)
+    }));
   }
   function keys(e: KeyboardEvent, from: number) {
     const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;

@@ -2,7 +2,7 @@
   import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
   import { mustColour } from '$core/plan/colour';
-  import { doStep, formOf, isOneTap } from '$core/steps/do-step';
+  import { doStep, formOf, isOneTap, lookForOf } from '$core/steps/do-step';
   import { STEPS } from '$core/steps/table/all';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
@@ -71,7 +71,7 @@
               >{/if}<span class="text-quiet">. {own(d.step.how)}</span>
             {#if puts}<span class="block" data-testid="puts">{puts}</span>{/if}
             {#if isFirst}<span class="block" data-testid="look-for"
-                >Look for: {STEPS[d.step.id].chore.lookFor}</span
+                >Look for: {lookForOf(batch.state, d.step.id)}</span
               >{/if}
             {@render room(d)}
           </p>

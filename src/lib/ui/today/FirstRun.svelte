@@ -5,7 +5,7 @@
   import type * as Reader from '$core/plan/haul';
   import { quantityText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
-  import { household, saveSettings } from '$lib/store/household.svelte';
+  import { household, changeSettings } from '$lib/store/household.svelte';
   import { countryOf, SYSTEMS } from '$core/units/settings';
 
   /** An empty Vecino: one line, and a first plan from it, or a look round. */
@@ -70,7 +70,7 @@
       onchange={(e) => {
         const system = e.currentTarget.value as keyof typeof SYSTEMS;
         const { mass, volume, temp } = SYSTEMS[system];
-        void saveSettings({ ...household.settings, system, mass, volume, temp });
+        void changeSettings({ system, mass, volume, temp });
       }}
     >
       {#each Object.entries(SYSTEMS) as [id, s] (id)}<option value={id}>{s.name}</option>{/each}

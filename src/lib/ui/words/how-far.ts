@@ -30,7 +30,7 @@ export const unreadText = (
 ): string => {
   const told = belief?.vessels[vesselId ?? ''] ?? belief;
   return check?.reachable.needsReading && told
-    ? `By all that went in and was seen it is ${howFarText(howFar(told))}; a guess fills no bottle, and one reading settles it.`
+    ? `By all that went in and was seen it is ${howFarText(howFar(told))}; a guess fills no bottle; a stem settles it.`
     : '';
 };
 

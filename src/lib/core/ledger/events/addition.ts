@@ -1,9 +1,12 @@
 import { z } from 'zod';
-import { keptIngredientSchema } from '../../plan/plan';
+import { keptIngredientSchema, type Ingredient } from '../../plan/plan';
 import { nameOf } from '../../plan/name';
 import { askedOfItems } from '../asked-of-items';
 import { pour } from '../pour';
+import { tooHotAsked } from '../too-hot';
 import { defineEvent, id, listed } from './define';
+
+const isEnzyme = (i: Ingredient) => i.kind === 'additive' && i.additiveId === 'pectic-enzyme';
 
 /** Something goes into the must or the wine. */
 export const addition = defineEvent({
@@ -17,7 +20,10 @@ export const addition = defineEvent({
     s.firstInAt ??= at;
     pour(s, e.data.ingredients, e.data.vesselId, at);
   },
-  check: (e, about) => askedOfItems(e.data.ingredients, e.data.vesselId, about),
+  check: (e, about) => [
+    ...(e.data.ingredients.some(isEnzyme) ? tooHotAsked('enzyme', about.before, Date.parse(e.at)) : []),
+    ...askedOfItems(e.data.ingredients, e.data.vesselId, about)
+  ],
   says: (e) => ({
     what: [e.data.ingredients.length > 1 ? 'Went in' : 'Added'],
     detail: listed(e.data.ingredients.map((item) => ({ item })))

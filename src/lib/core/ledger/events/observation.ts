@@ -45,7 +45,7 @@ export const lookShape = {
   heated: oneOf(LOOKS.heated).optional(),
   shaken: oneOf(LOOKS.shaken).optional(),
   /** how warm it is, °C */
-  tempC: z.number().finite().min(-10).max(60).optional(),
+  tempC: z.number().finite().min(-10).max(105).optional(),
   /** days in which nothing was seen to move */
   stillDays: z.number().finite().min(0).max(2000).optional()
 };

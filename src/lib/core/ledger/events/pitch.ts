@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { yeastSchema } from '../../plan/plan';
 import { YEASTS } from '../../tables/yeasts';
 import { strainOff } from '../pour';
+import { tooHotAsked } from '../too-hot';
 import { defineEvent } from './define';
 
 /** Yeast goes in. */
@@ -20,6 +21,7 @@ export const pitch = defineEvent({
     s.pitches.push({ at, yeast, massG });
     s.flows.push({ at, kind: 'pitch', yeast, massG, how });
   },
+  check: (e, { before }) => tooHotAsked('yeast', before, Date.parse(e.at)),
   says: ({ data }) => ({
     what: ['Yeast in'],
     detail: [

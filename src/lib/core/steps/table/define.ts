@@ -59,6 +59,16 @@ export type Chore = {
   lookFor: string;
 };
 
+/** A step as it is done in a batch where it is done otherwise than planned. */
+export type Otherwise = {
+  title: string;
+  short: string;
+  how: string;
+  form: StepForm;
+  /** what shows that it is right, where that is another thing too */
+  lookFor?: string;
+};
+
 /** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */
 export type StepDef = {
   /** how it reads in a plan; null where a plan has none of it; left out for what only a wine in trouble wants */
@@ -85,7 +95,7 @@ export type StepDef = {
   /** the form that writes it down with its numbers, on the batch's own page */
   form?: StepForm;
   /** how it is done in a batch where it is done otherwise than planned; null where it is not */
-  otherwise?: (s: BatchState) => { title: string; short: string; how: string; form: StepForm } | null;
+  otherwise?: (s: BatchState) => Otherwise | null;
   /** the form that has to say what went in; null while one tap can do it */
   wantsForm?: (s: BatchState) => StepForm | null;
   /** whether the wine leaves its vessel by it */

@@ -15,7 +15,7 @@ export const intoGlass = defineStep({
     takes: ['siphon', 'clean jar', 'airlock and bung'],
     isClean: true,
     ifLate: 'Open wine that no longer works takes air: flat first, then vinegar.',
-    lookFor: 'The cap has fallen, bubbles come seldom, and the stem says 1.010 or less.'
+    lookFor: 'The cap has fallen and bubbles come seldom; a stem would say 1.010 or less.'
   },
   inPlan({ plan, hasFruit, begins }) {
     const sugar = choiceOf(plan, 'sugar');

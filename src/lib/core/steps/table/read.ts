@@ -6,7 +6,8 @@ const LOOK = {
   title: 'Look, count bubbles, taste',
   short: 'look',
   how: 'Bubbles in a minute at the airlock, or a clean spoonful: either makes the guess surer.',
-  form: 'look'
+  form: 'look',
+  lookFor: 'Bubbles that come ever more seldom, a cap that falls, and sweetness that goes.'
 } as const;
 
 export const read = defineStep({
