@@ -3,7 +3,10 @@ import { parse } from '../src/lib/core/quickline/parse';
 import { ROWS } from '../src/lib/core/quickline/phrases.fixture';
 import type { Context } from '../src/lib/core/quickline/context';
 
-/** 100,000 lines of scraps and noise: none throws, none is read as what no command may hold; and how long each takes. */
+/**
+ * 100,000 lines of scraps and noise: none throws, none is read as what no command may hold; and how long each takes. A
+ * line that took over the budget is read again: what the machine did meanwhile is no part of its own time.
+ */
 const LINES = Number(process.env.LINES ?? 100_000);
 const ctx: Context = {
   now: Date.parse('2026-11-26T14:00:00Z'),
@@ -24,8 +27,17 @@ const scraps = ROWS.flatMap((r) => r.says).flatMap((t) => t.split(' '));
 const NOISE = [...'0123456789.,:;+-/%°½¼×()"\'éßж日🍇\u0000\u202e abcdefghijklmnopqrstuvwxyz'];
 // What is loaded at the first time is not of a line's time.
 for (let i = 0; i < 300; i++) parse(pick(ROWS).says[0]!, ctx);
+const BUDGET_MS = 2;
+const timed = (text: string): number => {
+  const from = performance.now();
+  parse(text, ctx);
+  return performance.now() - from;
+};
+/** The middle of nine tries. */
+const ownTime = (text: string): number =>
+  Array.from({ length: 9 }, () => timed(text)).sort((a, b) => a - b)[4]!;
 const times: number[] = [];
-let [bad, worst, read] = [0, ['', 0] as [string, number], 0];
+let [bad, worst, read, again] = [0, ['', 0] as [string, number], 0, 0];
 for (let i = 0; i < LINES; i++) {
   const text =
     random() < 0.7
@@ -34,7 +46,11 @@ for (let i = 0; i < LINES; i++) {
   const from = performance.now();
   try {
     const { commands } = parse(text, ctx);
-    const took = performance.now() - from;
+    let took = performance.now() - from;
+    if (took > BUDGET_MS) {
+      again++;
+      took = ownTime(text);
+    }
     times.push(took);
     if (took > worst[1]) worst = [text, took];
     if (commands.some((c) => !commandSchema.safeParse(c).success)) {
@@ -50,5 +66,5 @@ for (let i = 0; i < LINES; i++) {
 times.sort((a, b) => a - b);
 const ms = (q: number) => times[Math.floor(q * (times.length - 1))]!.toFixed(2);
 console.log(
-  `quick line: ${LINES} lines, ${bad} faults, ${read} with a command; ${ms(0.5)} ms in the middle, ${ms(0.95)} ms at 95 %, ${ms(0.999)} ms at 99.9 %, slowest ${worst[1].toFixed(1)} ms (${JSON.stringify(worst[0])})`
+  `quick line: ${LINES} lines, ${bad} faults, ${read} with a command; ${ms(0.5)} ms in the middle, ${ms(0.95)} ms at 95 %, ${ms(0.999)} ms at 99.9 %, slowest ${worst[1].toFixed(2)} ms (${JSON.stringify(worst[0])}); ${again} were timed again`
 );

@@ -5,6 +5,7 @@ import { SWEETENERS, type Sweetener, type SweetenerId } from '../tables/sweetene
 import { ACID_ADDITIONS, ADDITIVES, type AcidAdditionId, type AdditiveId } from '../tables/substances';
 import type { AmountUnit, Country } from '../units/words';
 import { HOW, reckon } from '../units/reckon';
+import { mayHoldFigure, plainText } from '../units/number';
 import { sayAmount, type Amount, type Said } from '../units/amount';
 import { explain, InputError } from '../units/input-error';
 import type { Produce } from '../tables/produce';
@@ -37,8 +38,14 @@ export type Choices =
       ask: string | null;
     };
 
+/** Words of an amount that is none. */
+const NO_AMOUNT = /\b(?:some|several|few|lots?|about|nearly)\b/i;
+/** Whether a text is the name of something, with nothing in it that could be an amount. */
+const isBareName = (text: string) => !mayHoldFigure(plainText(text)) && !NO_AMOUNT.test(text);
+
 /** The amount a line begins with, or why it is none, and the name that is left. */
 function split(text: string, country: Country): { said: Said | null; name: string; ask: string | null } {
+  if (isBareName(text)) return { said: null, name: text.trim().toLowerCase(), ask: null };
   try {
     const said = sayAmount(text, country);
     return { said, name: said.of, ask: null };
@@ -81,27 +88,27 @@ export function chooseIngredient(
   if (!text.trim()) return nothing;
   const poisonIn = (name: string) => findPoisonous(name) ?? unsafePart(name);
   const { said, name, ask } = split(text, country);
-  const poison = poisonIn(name) ?? poisonIn(text.toLowerCase());
+  const whole = text.toLowerCase();
+  const poison = poisonIn(name) ?? (name === whole.trim() ? null : poisonIn(whole));
   if (poison) return { kind: 'refused', why: poison.why };
   if (name.length < 2) return { ...nothing, name, ask };
 
   const choices: Choice[] = [];
-  /** Offers an item, with the amount that was said where it is one of it. */
-  const offer = (label: string, hint: string, item: Ingredient) => {
-    const choice: Choice = { label, hint, item, unit: null, amount: null, ask };
-    if (said)
-      try {
-        const thing = thingOf(item, country);
-        // Named with a number alone, it is counted.
-        const bare = thing.each?.piece ? 'piece' : thing.each?.tablet ? 'tablet' : null;
-        choice.amount = reckon({ parts: said.parts, of: '' }, text, thing, bare);
-        choice.item = withRead(item, choice.amount);
-        choice.unit = choice.amount.unit;
-      } catch (e) {
-        if (!(e instanceof InputError)) throw e;
-        choice.ask = explain(e);
-      }
-    choices.push(choice);
+  const offer = (label: string, hint: string, item: Ingredient) =>
+    choices.push({ label, hint, item, unit: null, amount: null, ask });
+  /** With the amount that was said, where it is one of it. */
+  const reckoned = (choice: Choice): Choice => {
+    if (!said) return choice;
+    try {
+      const thing = thingOf(choice.item, country);
+      // Named with a number alone, it is counted.
+      const bare = thing.each?.piece ? 'piece' : thing.each?.tablet ? 'tablet' : null;
+      const amount = reckon({ parts: said.parts, of: '' }, text, thing, bare);
+      return { ...choice, amount, item: withRead(choice.item, amount), unit: amount.unit };
+    } catch (e) {
+      if (!(e instanceof InputError)) throw e;
+      return { ...choice, ask: explain(e) };
+    }
   };
 
   const wantsConcentrate = /\bconcentrate\b/.test(name);
@@ -154,9 +161,9 @@ export function chooseIngredient(
       });
   }
   if (wantsJuice) choices.sort((a, b) => Number(b.item.kind === 'juice') - Number(a.item.kind === 'juice'));
-  const every = (n: string, words: string) => n.split(/\s+/).every((w) => words.includes(w));
-  for (const [id, sweetener] of Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]) {
-    if (!every(name, `${sweetener.words} ${sweetener.name.toLowerCase()}`)) continue;
+  const nameWords = name.split(/\s+/);
+  for (const [id, words] of SWEETENER_WORDS) {
+    if (!nameWords.every((w) => words.includes(w))) continue;
     offer(
       SWEETENERS[id].name,
       SWEETENERS[id].note,
@@ -180,14 +187,9 @@ export function chooseIngredient(
       offer(acid.name, acid.note, { kind: 'acid', acidId: id, massKg: 0 });
   if (/^(?:(?:red|white|dry|other|like)\s+)*wine$/.test(name))
     offer('Wine', 'dry, about 12 %', { kind: 'wine', volumeL: 0, abv: 12, sg: 0.994 });
-  for (const id of Object.keys(ADDITIVES) as AdditiveId[]) {
-    // Acid blend is an acid.
-    if (id === 'acid-blend' || name.length < 3) continue;
-    const words = `${ADDITIVES[id].toLowerCase()} ${POWDER_WORDS[id]}`.split(/\W+/);
-    const isIt = [name, ...names].some((n) =>
-      n.split(/[\s-]+/).every((w) => words.some((x) => x.startsWith(w.replace(/s$/, ''))))
-    );
-    if (isIt)
+  const called = name.length < 3 ? [] : [name, ...names].map((n) => n.split(/[\s-]+/).map(one));
+  for (const [id, words] of POWDERS) {
+    if (called.some((n) => n.every((w) => words.some((x) => x.startsWith(w)))))
       offer(ADDITIVES[id], POWDER_HINT[id] ?? 'a powder', { kind: 'additive', additiveId: id, massKg: 0 });
   }
   const exact = (c: Choice) =>
@@ -197,12 +199,25 @@ export function chooseIngredient(
   choices.sort((a, b) => exact(b) - exact(a));
   return {
     kind: 'choices',
-    choices: choices.slice(0, 8),
+    choices: choices.slice(0, MOST_OFFERED).map(reckoned),
     name,
     unknown: choices.length === 0 ? name : null,
     ask
   };
 }
+
+const one = (word: string) => word.replace(/s$/, '');
+
+/** What every sweetener and powder is called, in small letters. */
+const SWEETENER_WORDS = (Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]).map(
+  ([id, s]) => [id, `${s.words} ${s.name.toLowerCase()}`] as const
+);
+/** Acid blend is an acid. */
+const POWDERS = (Object.keys(ADDITIVES) as AdditiveId[])
+  .filter((id) => id !== 'acid-blend')
+  .map((id) => [id, `${ADDITIVES[id].toLowerCase()} ${POWDER_WORDS[id]}`.split(/\W+/)] as const);
+
+const MOST_OFFERED = 8;
 
 const POWDER_HINT: Partial<Record<AdditiveId, string>> = {
   tea: `for grip, one strong bag for each ${inL(4, 'rule')}`,

@@ -2,6 +2,7 @@ import { chooseIngredient } from '../plan/choose';
 import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { thingOf } from '../plan/thing';
+import { mayHoldFigure } from '../units/number';
 import { sayAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed } from '../units/reckon';
@@ -69,6 +70,7 @@ export function readItem(piece: string, ctx: Context, line: string, mayBeBare = 
 
 /** Whether a piece is an amount of nothing yet. */
 function isBareAmount(text: string, { country }: Context): boolean {
+  if (!mayHoldFigure(text)) return false;
   try {
     return sayAmount(text, country).of === '';
   } catch (e) {

@@ -56,8 +56,22 @@ function readOne(p: Piece, ctx: Context, line: string): Read | null {
   return null;
 }
 
+type All = { found: Read; left: string };
+
+/** What was read of the same words in the same line already: a piece is tried with its wine, and without. */
+const known = new WeakMap<Context, Map<string, All>>();
+
+function readAll(text: string, ctx: Context, line: string): All {
+  let of = known.get(ctx);
+  if (!of) known.set(ctx, (of = new Map()));
+  const key = `${line}\n${text}`;
+  const all = of.get(key) ?? readAllOnce(text, ctx, line);
+  of.set(key, all);
+  return all;
+}
+
 /** All that a piece says: what is left of it is tried again. */
-function readAll(text: string, ctx: Context, line: string): { found: Read; left: string } {
+function readAllOnce(text: string, ctx: Context, line: string): All {
   const p: Piece = { text };
   const out: Read = { commands: [], asks: [] };
   for (let i = 0; i < 6 && leftOf(p); i++) {
@@ -70,7 +84,7 @@ function readAll(text: string, ctx: Context, line: string): { found: Read; left:
   return { found: out, left: leftOf(p) };
 }
 
-const isGood = ({ found, left }: { found: Read; left: string }): boolean =>
+const isGood = ({ found, left }: All): boolean =>
   left === '' && found.asks.length === 0 && found.commands.length > 0;
 
 /** What speaks of a day to come. */

@@ -2,6 +2,7 @@ import { POWDER_WORDS } from '../plan/thing';
 import { SWEETENERS } from '../tables/sweeteners';
 import { ACID_ADDITIONS, ADDITIVES } from '../tables/substances';
 import { PRODUCE } from '../tables/table';
+import { isSlip } from '../units/slip';
 import type { Context } from './context';
 
 /** Words that begin or make a phrase, and are looked for when one is misspelt. */
@@ -28,19 +29,8 @@ const tableWords = (): Set<string> =>
     ...Object.values(ACID_ADDITIONS).flatMap((a) => wordsIn(a.name))
   ]));
 
-/** Whether one letter too many, too few, another or two swapped make the one word of the other. */
-export function isNear(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1 || a === b) return a === b;
-  let i = 0;
-  while (i < a.length && a[i] === b[i]) i++;
-  const [restA, restB] = [a.slice(i), b.slice(i)];
-  return (
-    restA.slice(1) === restB ||
-    restA === restB.slice(1) ||
-    restA.slice(1) === restB.slice(1) ||
-    (restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2))
-  );
-}
+/** Whether a word is meant by another: the same, or a slip away. */
+export const isNear = (a: string, b: string): boolean => a === b || isSlip(a, b);
 
 /**
  * The one of some words that a misspelt one is meant for; undefined where none or two are near. A letter left out or

@@ -1,3 +1,4 @@
+import { isSlip } from '../units/slip';
 import { FOODS, POISONS } from './plant-list';
 
 /** A plant or part that must never go into a wine, and why. */
@@ -33,31 +34,23 @@ const FILLERS = new Set(
 
 type Name = { words: readonly string[]; plant: string };
 
+/** By their first word, so that few need be tried. */
+function byFirst<T extends { words: readonly string[] }>(all: readonly T[]): ReadonlyMap<string, T[]> {
+  const by = new Map<string, T[]>();
+  for (const n of all) by.set(n.words[0]!, [...(by.get(n.words[0]!) ?? []), n]);
+  return by;
+}
+
 const NAMES: Name[] = Object.entries(POISONS).flatMap(([plant, { also = [], latin }]) =>
   [plant, ...also, ...latin].map((n) => ({ words: wordsOf(n), plant }))
 );
-/** By their first word, so that few need be tried. */
-const BY_FIRST = new Map<string, Name[]>();
-for (const n of NAMES) BY_FIRST.set(n.words[0]!, [...(BY_FIRST.get(n.words[0]!) ?? []), n]);
+const BY_FIRST = byFirst(NAMES);
 /** Names of one long word, which a slip of one letter still means. */
 const LONG = NAMES.filter((n) => n.words.length === 1 && n.words[0]!.length >= 6);
 
 const FOOD_NAMES = FOODS.map(wordsOf);
 const FOOD_WORDS = new Set(FOOD_NAMES.flat());
-
-/** Whether two words differ by one letter put in, left out, changed, or swapped with its neighbour. */
-function isSlip(a: string, b: string): boolean {
-  if (a === b || Math.abs(a.length - b.length) > 1) return false;
-  let i = 0;
-  while (i < a.length && a[i] === b[i]) i += 1;
-  const [restA, restB] = [a.slice(i), b.slice(i)];
-  return (
-    restA.slice(1) === restB.slice(1) ||
-    restA.slice(1) === restB ||
-    restA === restB.slice(1) ||
-    (restA.length > 1 && restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2))
-  );
-}
+const FOODS_BY_FIRST = byFirst(FOOD_NAMES.map((words) => ({ words })));
 
 /** Whether a run of words stands in a text's words at a position. */
 function runAt(words: readonly string[], run: readonly string[], from: number): boolean {
@@ -68,7 +61,8 @@ function runAt(words: readonly string[], run: readonly string[], from: number): 
 function inFood(words: readonly string[]): boolean[] {
   const covered = words.map(() => false);
   for (let i = 0; i < words.length; i++)
-    for (const food of FOOD_NAMES) if (runAt(words, food, i)) food.forEach((_, k) => (covered[i + k] = true));
+    for (const food of FOODS_BY_FIRST.get(words[i]!) ?? [])
+      if (runAt(words, food.words, i)) food.words.forEach((_, k) => (covered[i + k] = true));
   return covered;
 }
 

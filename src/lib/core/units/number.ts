@@ -55,8 +55,16 @@ const PARTS: [RegExp, number][] = [
   [/^an?\s+(?:couple|pair)(?:\s+of)?\b/, 2]
 ];
 
+const HUNDRED = new RegExp(`^(an?|${UNIT})\\s+hundred(?:\\s+and\\s+(${TEN}(?:[\\s-]+${UNIT})?|${UNIT})\\b)?`);
+const IN_WORDS = new RegExp(`^(?:${TEN}(?:[\\s-]+${UNIT})?|${UNIT})\\b`);
+const ANYWHERE = new RegExp(`\\d|\\b(?:an?|half|quarter|third|eighth|${TEN}|${UNIT})\\b`, 'i');
+
+/** Whether a plain text could hold a figure at all, in digits or in words. */
+export const mayHoldFigure = (text: string): boolean => ANYWHERE.test(text);
+
 /** A number in words at the start: `twelve`, `twenty-five`, `two hundred`, `half a`, `a dozen`, `a`. */
 function wordAt(text: string): Figure | null {
+  if (!/^[a-z]/.test(text)) return null;
   for (const [pattern, n] of PARTS) {
     const m = pattern.exec(text);
     if (m) return { n, length: m[0].length };
@@ -66,14 +74,12 @@ function wordAt(text: string): Figure | null {
     const t = TENS.indexOf(ten!);
     return t >= 0 ? 20 + 10 * t + (unit ? UNITS.indexOf(unit) : 0) : UNITS.indexOf(word);
   };
-  const hundred = new RegExp(
-    `^(an?|${UNIT})\\s+hundred(?:\\s+and\\s+(${TEN}(?:[\\s-]+${UNIT})?|${UNIT})\\b)?`
-  ).exec(text);
+  const hundred = HUNDRED.exec(text);
   if (hundred) {
     const many = hundred[1]!.startsWith('a') ? 1 : small(hundred[1]!);
     return { n: 100 * many + (hundred[2] ? small(hundred[2]) : 0), length: hundred[0].length };
   }
-  const said = new RegExp(`^(?:${TEN}(?:[\\s-]+${UNIT})?|${UNIT})\\b`).exec(text);
+  const said = IN_WORDS.exec(text);
   if (said) {
     const dozen = /^\s+dozen\b/.exec(text.slice(said[0].length));
     return { n: small(said[0]) * (dozen ? 12 : 1), length: said[0].length + (dozen?.[0].length ?? 0) };
