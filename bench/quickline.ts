@@ -37,7 +37,7 @@ const timed = (text: string): number => {
 const ownTime = (text: string): number =>
   Array.from({ length: 9 }, () => timed(text)).sort((a, b) => a - b)[4]!;
 const times: number[] = [];
-let [bad, worst, read, again] = [0, ['', 0] as [string, number], 0, 0];
+let [bad, worst, read, over] = [0, ['', 0] as [string, number], 0, 0];
 for (let i = 0; i < LINES; i++) {
   const text =
     random() < 0.7
@@ -48,8 +48,8 @@ for (let i = 0; i < LINES; i++) {
     const { commands } = parse(text, ctx);
     let took = performance.now() - from;
     if (took > BUDGET_MS) {
-      again++;
       took = ownTime(text);
+      if (took > BUDGET_MS) over++;
     }
     times.push(took);
     if (took > worst[1]) worst = [text, took];
@@ -66,5 +66,5 @@ for (let i = 0; i < LINES; i++) {
 times.sort((a, b) => a - b);
 const ms = (q: number) => times[Math.floor(q * (times.length - 1))]!.toFixed(2);
 console.log(
-  `quick line: ${LINES} lines, ${bad} faults, ${read} with a command; ${ms(0.5)} ms in the middle, ${ms(0.95)} ms at 95 %, ${ms(0.999)} ms at 99.9 %, slowest ${worst[1].toFixed(2)} ms (${JSON.stringify(worst[0])}); ${again} were timed again`
+  `quick line: ${LINES} lines, ${bad} faults, ${read} with a command; ${ms(0.5)} ms in the middle, ${ms(0.95)} ms at 95 %, ${ms(0.999)} ms at 99.9 %, slowest ${worst[1].toFixed(2)} ms (${JSON.stringify(worst[0])}); ${over} over ${BUDGET_MS} ms`
 );

@@ -113,10 +113,7 @@ export function chooseIngredient(
 
   const wantsConcentrate = /\bconcentrate\b/.test(name);
   const wantsJuice = /\bjuice\b/.test(name) || wantsConcentrate;
-  const form =
-    (['frozen', 'dried', 'canned'] as const).find((f) =>
-      new RegExp(`\\b${f}\\b`).test(name.replace('tinned', 'canned').replace('thawed', 'frozen'))
-    ) ?? 'fresh';
+  const form = FORMS.find(([, said]) => said.test(name))?.[0] ?? 'fresh';
   // `elderberries` and `elderberry` are one: the stem is enough.
   const lookUp = (n: string) => {
     const whole = findProduce(n, own);
@@ -217,6 +214,11 @@ const POWDERS = (Object.keys(ADDITIVES) as AdditiveId[])
   .filter((id) => id !== 'acid-blend')
   .map((id) => [id, `${ADDITIVES[id].toLowerCase()} ${POWDER_WORDS[id]}`.split(/\W+/)] as const);
 
+const FORMS = [
+  ['frozen', /\b(?:frozen|thawed)\b/],
+  ['dried', /\bdried\b/],
+  ['canned', /\b(?:canned|tinned)\b/]
+] as const;
 const MOST_OFFERED = 8;
 
 const POWDER_HINT: Partial<Record<AdditiveId, string>> = {

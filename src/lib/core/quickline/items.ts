@@ -127,7 +127,10 @@ const MOST_SPLIT = 5;
 /** Things that follow one another with nothing between; null where they are not all known. */
 function splitItem(part: string, ctx: Context, line: string, most = MOST_SPLIT): Ingredient[] | null {
   for (const m of [...part.matchAll(BOUNDARY)].slice(0, most)) {
-    const head = itemOnce(part.slice(0, m.index), ctx, line);
+    const first = part.slice(0, m.index);
+    // No amount, or an amount of nothing, is no thing.
+    if (!/[a-z]{2}/.test(first) || !mayHoldFigure(first)) continue;
+    const head = itemOnce(first, ctx, line);
     if (!('item' in head)) continue;
     const rest = part.slice(m.index);
     const tail = itemOnce(rest, ctx, line);

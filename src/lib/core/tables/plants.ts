@@ -34,23 +34,30 @@ const FILLERS = new Set(
 
 type Name = { words: readonly string[]; plant: string };
 
-/** By their first word, so that few need be tried. */
-function byFirst<T extends { words: readonly string[] }>(all: readonly T[]): ReadonlyMap<string, T[]> {
-  const by = new Map<string, T[]>();
-  for (const n of all) by.set(n.words[0]!, [...(by.get(n.words[0]!) ?? []), n]);
+/** In groups by a key, so that few need be tried. */
+function grouped<T, K>(all: readonly T[], keyOf: (of: T) => K): ReadonlyMap<K, T[]> {
+  const by = new Map<K, T[]>();
+  for (const one of all) by.set(keyOf(one), [...(by.get(keyOf(one)) ?? []), one]);
   return by;
 }
 
 const NAMES: Name[] = Object.entries(POISONS).flatMap(([plant, { also = [], latin }]) =>
   [plant, ...also, ...latin].map((n) => ({ words: wordsOf(n), plant }))
 );
-const BY_FIRST = byFirst(NAMES);
+const BY_FIRST = grouped(NAMES, (n) => n.words[0]!);
+const LEAST_LONG = 6;
 /** Names of one long word, which a slip of one letter still means. */
-const LONG = NAMES.filter((n) => n.words.length === 1 && n.words[0]!.length >= 6);
+const LONG = NAMES.filter((n) => n.words.length === 1 && n.words[0]!.length >= LEAST_LONG);
+/** By their length: a slip makes a word one letter longer or shorter at most. */
+const LONG_BY_LENGTH = grouped(LONG, (n) => n.words[0]!.length);
+/** The plant that a long word is a slip from, if any. */
+const slipOf = (word: string): string | undefined =>
+  [0, -1, 1].flatMap((d) => LONG_BY_LENGTH.get(word.length + d) ?? []).find((n) => isSlip(word, n.words[0]!))
+    ?.plant;
 
 const FOOD_NAMES = FOODS.map(wordsOf);
 const FOOD_WORDS = new Set(FOOD_NAMES.flat());
-const FOODS_BY_FIRST = byFirst(FOOD_NAMES.map((words) => ({ words })));
+const FOODS_BY_FIRST = grouped(FOOD_NAMES, (words) => words[0]!);
 
 /** Whether a run of words stands in a text's words at a position. */
 function runAt(words: readonly string[], run: readonly string[], from: number): boolean {
@@ -62,7 +69,7 @@ function inFood(words: readonly string[]): boolean[] {
   const covered = words.map(() => false);
   for (let i = 0; i < words.length; i++)
     for (const food of FOODS_BY_FIRST.get(words[i]!) ?? [])
-      if (runAt(words, food.words, i)) food.words.forEach((_, k) => (covered[i + k] = true));
+      if (runAt(words, food, i)) food.forEach((_, k) => (covered[i + k] = true));
   return covered;
 }
 
@@ -81,12 +88,14 @@ export function findPoisonous(text: string): Poison | null {
   const words = wordsOf(text);
   const covered = inFood(words);
   const bare = words.map((w, i) => ({ w, i })).filter(({ w }) => !FILLERS.has(w));
-  const slip = () =>
-    words.flatMap((w, i) =>
-      w.length >= 6 && !covered[i] && !FOOD_WORDS.has(w) && !KITCHEN.has(w)
-        ? LONG.filter((n) => isSlip(w, n.words[0]!)).map((n) => n.plant)
-        : []
-    )[0] ?? null;
+  const slip = () => {
+    for (const [i, w] of words.entries()) {
+      if (w.length < LEAST_LONG || covered[i] || FOOD_WORDS.has(w) || KITCHEN.has(w)) continue;
+      const plant = slipOf(w);
+      if (plant) return plant;
+    }
+    return null;
+  };
   const plant =
     findRun(words, covered) ??
     findRun(

@@ -44,15 +44,24 @@ export const withOwn = (own: readonly Produce[]): readonly Produce[] =>
         a.name.localeCompare(b.name, 'en')
       );
 
-const names = once((p: Produce) => `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase());
+const NONE: readonly Produce[] = [];
+/** What every entry is called, in small letters. */
+const called = once((own: readonly Produce[]) =>
+  withOwn(own).map((p) => ({
+    p,
+    name: p.name.toLowerCase(),
+    names: `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase()
+  }))
+);
 
 /** Entries whose name, plural or Latin name holds every word of `text`; best matches first. */
-export function findProduce(text: string, own: readonly Produce[] = []): Produce[] {
+export function findProduce(text: string, own: readonly Produce[] = NONE): Produce[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const starts = (p: Produce) => (p.name.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1);
-  return withOwn(own)
-    .filter((p) => words.every((w) => names(p).includes(w)))
-    .sort((a, b) => starts(a) - starts(b));
+  const starts = (name: string) => (name.startsWith(words[0] ?? '') ? 0 : 1);
+  return called(own.length === 0 ? NONE : own)
+    .filter(({ names }) => words.every((w) => names.includes(w)))
+    .sort((a, b) => starts(a.name) - starts(b.name))
+    .map(({ p }) => p);
 }
 
 /** Months of harvest: six months on in the southern hemisphere. */
