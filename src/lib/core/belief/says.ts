@@ -1,7 +1,8 @@
 import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
-import { hasPreservers, hasWoken, isFinished } from '../ledger/evidence';
+import { hasWoken, isFinished } from '../ledger/evidence';
 import { A_DREG_L, fillL } from '../ledger/fill';
+import { hasPreservers } from '../ledger/preserved';
 import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
 import { sweetnessWord } from '../units/format';
 import type { Belief } from './believe';
@@ -81,7 +82,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const began = pitchedAt ?? (s.plan.wildYeast === 'wild' ? s.startedAt + DAY : null);
   const mayFerment = began !== null && s.at - began > LAG_MS;
   const readSince = s.readings.some((r) => began !== null && r.at > began + LAG_MS / 2);
-  const hasBoth = s.fills.length > 0 && s.fills.every(hasPreservers);
+  const hasBoth = s.fills.length > 0 && s.fills.every((f) => hasPreservers(s, f));
   const isStable = hasBoth && s.fills.every((f) => f.stable!.wasFinished && !hasWoken(f));
   const isSweetened = s.sweetenedAt !== null;
   const reading: Says['reading'] =

@@ -55,7 +55,7 @@ export function vesselsToBottle(
         type,
         primingGL,
         isClear(f),
-        s.held.hexoseKg,
+        s.heldKgIn[f.vesselId] ?? 0,
         belief?.vessels[f.vesselId]?.couldReachGL ?? null
       ),
       litres: fillL(f)

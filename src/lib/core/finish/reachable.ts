@@ -2,8 +2,9 @@ import { counted } from '../units/format';
 import { ledgerAbv } from '../ferment/alcohol';
 import { abvOf, reachableHexose } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { dryFloor, hasPreservers, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
+import { dryFloor, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
 import { fillL, type Fill } from '../ledger/fill';
+import { hasPreservers, phIn } from '../ledger/preserved';
 import { limitIn, toleranceIn, type BatchState } from '../ledger/state';
 import { liquid, scaled, type Stock } from '../liquid/stock';
 
@@ -48,7 +49,7 @@ function withHidden(fill: Fill, heldKg: number): Stock {
  * @param heldKg hexose that fruit may still give to it, kg
  */
 export function reachableIn(
-  s: Pick<BatchState, 'pitches' | 'plan' | 'readings'>,
+  s: Pick<BatchState, 'pitches' | 'plan' | 'readings' | 'measured'>,
   fill: Fill,
   isClear: boolean,
   heldKg = 0
@@ -76,15 +77,19 @@ export function reachableIn(
   const still = stillnessOf(fill);
   const holdsFruit = heldKg > (HELD_GL * litres) / 1000;
   const yes = (why: string): Reachable => ({ hexoseGL: 0, why, needsReading: false, clearsAtSg: null });
+  const isWeak = fill.stable?.wasFinished && isClear && !hasPreservers(s, fill);
+  const weak = isWeak
+    ? `What was given to stabilise it is too little at pH ${phIn(s, fill).toFixed(1)}. `
+    : '';
   const no = (extraPoints: number, why: string, needsReading: boolean): Reachable => ({
     hexoseGL: reach(extraPoints * GL_PER_POINT),
-    why,
+    why: weak + why,
     needsReading,
     clearsAtSg
   });
 
   const pitchedSince = s.pitches.some((p) => p.at > (fill.stable?.at ?? Infinity));
-  if (hasPreservers(fill) && isClear && !pitchedSince && !hasWoken(fill)) {
+  if (hasPreservers(s, fill) && isClear && !pitchedSince && !hasWoken(fill)) {
     if (fill.stable!.wasFinished || isFinished(fill, limitIn(s, fill)))
       return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
   }

@@ -1,11 +1,6 @@
+import { activeShare } from '../liquid/preservers';
 import { DOSES } from '../tables/doses';
 import { InputError } from '../units/input-error';
-
-/** Dissociation of sorbic acid at 25 °C: only what is undissociated holds yeast. @source handbook value (from memory) */
-const PK_SORBIC = 4.76;
-
-/** Share of sorbic acid that is undissociated, and works. @example activeShare(3.5) // 0.9479 */
-export const activeShare = (ph: number): number => 1 / (1 + 10 ** (ph - PK_SORBIC));
 
 /**
  * Potassium sorbate at pH 3.5 by strength, g/L: alcohol helps. The usual 0.2 to 0.3 g/L between 8 and 14 % vol.

@@ -1,7 +1,8 @@
 import { ledgerAbv } from '../ferment/alcohol';
 import type { Belief } from '../belief/believe';
 import { likelyStock } from '../belief/likely-stock';
-import { hasPreservers, isFinished, STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/evidence';
+import { isFinished } from '../ledger/evidence';
+import { hasPreservers, STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/preserved';
 import { fillL, type Fill } from '../ledger/fill';
 import { limitIn, type BatchState } from '../ledger/state';
 import { acidityOf } from '../must/adjust';
@@ -99,4 +100,5 @@ export function hindrancesOf(s: BatchState, fill: Fill): Hindrance[] {
 }
 
 /** Whether sugar can go into a vessel and stay sugar. */
-export const isStable = (fill: Fill): boolean => hasPreservers(fill) && fill.stable!.wasFinished;
+export const isStable = (s: Pick<BatchState, 'measured'>, fill: Fill): boolean =>
+  hasPreservers(s, fill) && fill.stable!.wasFinished;

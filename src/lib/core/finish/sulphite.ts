@@ -1,8 +1,6 @@
+import { freeFor } from '../liquid/preservers';
 import { SO2_SHARE } from '../tables/doses';
 import { InputError } from '../units/input-error';
-
-/** First dissociation of sulphurous acid in water at 25 °C. @source handbook value, as wine tables use it (from memory) */
-const PK_SO2 = 1.81;
 
 /** Molecular sulphur dioxide that keeps a wine, mg/L: red wine has its tannin to help. Common practice. */
 export const MOLECULAR_MG_L = { white: 0.8, red: 0.5 } as const;
@@ -10,18 +8,6 @@ export type WineStyle = keyof typeof MOLECULAR_MG_L;
 
 /** What sulphite can be asked of: past either end a wine is no wine, or no dose is sane. */
 export const SULPHITE_PH = { low: 2, high: 4.2 } as const;
-
-/**
- * Free sulphur dioxide, mg/L, of which `molecularMgL` is molecular at this pH.
- * @example freeFor(0.8, 3.4) // 31.92
- */
-export const freeFor = (molecularMgL: number, ph: number): number => molecularMgL * (1 + 10 ** (ph - PK_SO2));
-
-/**
- * Molecular sulphur dioxide, mg/L, among so much free.
- * @example molecularOf(32, 3.4) // 0.8019
- */
-export const molecularOf = (freeMgL: number, ph: number): number => freeMgL / (1 + 10 ** (ph - PK_SO2));
 
 /** Of a first dose so much binds within days and protects no more. Common practice: a third to a half. */
 export const BINDS = { low: 1 / 3, high: 1 / 2 } as const;

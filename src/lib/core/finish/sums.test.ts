@@ -17,8 +17,9 @@ import {
   WANTED_UNITS
 } from '../ferment/heat';
 import { gasWanted, prime } from './prime';
-import { activeShare, sorbateDoseGL } from './sorbate';
-import { freeFor, freeLeft, molecularOf, sulphiteDose } from './sulphite';
+import { activeShare, freeFor, molecularOf } from '../liquid/preservers';
+import { sorbateDoseGL } from './sorbate';
+import { freeLeft, sulphiteDose } from './sulphite';
 import { sweeten, sweetenWith } from './sweeten';
 import { isStable, stabilising, hindrancesOf } from './stabilise';
 import { afterTrial, glassesOf } from './trial';
@@ -236,7 +237,7 @@ describe('stabilising a vessel', () => {
       expect(hindrancesOf(s, s.fills[0]!)).toEqual(hinders);
       const deed = stabilise(s.id, 'b', stabilising(s, s.fills[0]!));
       const after = at([...events, on(55, 'addition', deed[0]!.data as never)]);
-      expect(isStable(after.fills[0]!)).toBe(hinders.length === 0);
+      expect(isStable(after, after.fills[0]!)).toBe(hinders.length === 0);
     }
   });
 

@@ -289,7 +289,8 @@ export function trueWine(seed: number): TrueWine {
     write(day, 'transfer', {
       from: 'v0',
       to: jars.map((j, i) => ({ vesselId: j.id, volumeL: (i === 0 ? share : 0.95 - share) * volumeL })),
-      lossL: 0.05 * volumeL
+      lossL: 0.05 * volumeL,
+      emptied: true
     });
   } else {
     for (const k of ['water', 'hexose', 'other', 'alcohol'] as const) tank[k] *= 0.94;
@@ -298,7 +299,8 @@ export function trueWine(seed: number): TrueWine {
     write(day, 'transfer', {
       from: 'v0',
       to: [{ vesselId: 'a', volumeL: 0.94 * volumeL }],
-      lossL: 0.06 * volumeL
+      lossL: 0.06 * volumeL,
+      emptied: true
     });
   }
   const endDay = between(35, 160);
@@ -430,7 +432,8 @@ export function trueWine(seed: number): TrueWine {
   goOn(endDay);
   return {
     events,
-    at: T0 + (endDay + 1) * DAY,
+    // What was begun late is seen to its end.
+    at: T0 + (Math.max(endDay, day) + 1) * DAY,
     fruitId,
     mid,
     slips,

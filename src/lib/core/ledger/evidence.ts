@@ -188,47 +188,6 @@ export function forgetReads(fill: Fill, over: number | null, lateKg = 0): void {
   fill.reads = [];
 }
 
-/** Powders count as given together within three days. Common practice: the same evening. */
-const TOGETHER_MS = 3 * DAY;
-
-/**
- * Sorbate or sulphite into a vessel. Stabilising is both of them together: what went in at crushing is long bound.
- * @param massG into this vessel
- */
-export function givePreserver(
-  fill: Fill,
-  which: 'sorbate' | 'sulphite',
-  massG: number,
-  at: number,
-  isFinished: boolean
-): void {
-  const before = fill.given[which];
-  fill.given[which] =
-    before && at - before.at <= TOGETHER_MS ? { at, massG: before.massG + massG } : { at, massG };
-  const { sorbate, sulphite } = fill.given;
-  if (!sorbate || !sulphite || Math.abs(sorbate.at - sulphite.at) > TOGETHER_MS) return;
-  fill.stable = {
-    at: fill.stable && at - fill.stable.at <= TOGETHER_MS ? fill.stable.at : at,
-    sorbateG: sorbate.massG,
-    sulphiteG: sulphite.massG,
-    wasFinished: isFinished || (fill.stable?.wasFinished ?? false)
-  };
-}
-
-/** Sorbate and sulphite, g/L, at which a finished, clear wine counts as stabilised. Common practice, low ends. */
-export const STABLE_SORBATE_GL = 0.2;
-export const STABLE_METABISULPHITE_GL = 0.04;
-
-/** Whether a vessel holds enough of both, given together. */
-export function hasPreservers(fill: Fill): boolean {
-  const litres = Math.max(fillL(fill), 0.01);
-  return (
-    fill.stable !== null &&
-    fill.stable.sorbateG / litres >= STABLE_SORBATE_GL &&
-    fill.stable.sulphiteG / litres >= STABLE_METABISULPHITE_GL
-  );
-}
-
 /**
  * Whether a wine was finished: its sugar shown to be gone, or still at a strength that stops its yeast.
  * @param limitAbv usual tolerance of the strongest yeast in it, % vol; Infinity where nobody knows it, as of wild yeast

@@ -63,6 +63,10 @@ export function takeFrom(
   return perL;
 }
 
+/** The vessel a lot gives to: its own, or the first where that is gone. */
+export const givesTo = (s: Pick<Working, 'fills'>, lot: Lot): Fill | undefined =>
+  s.fills.find((f) => f.vesselId === lot.vesselId) ?? s.fills[0];
+
 /** Takes lots out of their vessels, with the liquid that their pulp keeps. */
 export function takeOut(
   s: Working,

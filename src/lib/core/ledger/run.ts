@@ -4,6 +4,7 @@ import { shareGiven } from '../plan/extraction';
 import { isKnown, type Plan } from '../plan/plan';
 import { emptyFill, type Fill } from './fill';
 import { defOf, liveTimed, type LedgerEvent } from './log';
+import { givesTo } from './operations';
 import { contents, doubt, fermentedOf, startGravity, volumeOf, type BatchState, type Working } from './state';
 
 const HOUR = 3_600_000;
@@ -15,7 +16,7 @@ function advance(s: Working, at: number): void {
     if (lot.held.waterKg + lot.held.solidsKg < 1e-7) continue;
     const hours = Math.max(0, (at - lot.since) / HOUR);
     const share = shareGiven(lot.halfH, hours);
-    const fill = s.fills.find((f) => f.vesselId === lot.vesselId) ?? s.fills[0];
+    const fill = givesTo(s, lot);
     if (fill && share > 0) {
       addInto(fill.stock, lot.held, share);
       addInto(lot.held, lot.held, -share);
@@ -78,6 +79,8 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
   const { lots, eventId: _id, eventType: _type, eventAt: _at, ...state } = s;
   for (const lot of lots) {
     addInto(state.held, lot.held);
+    const vesselId = givesTo(s, lot)?.vesselId ?? lot.vesselId;
+    state.heldKgIn[vesselId] = (state.heldKgIn[vesselId] ?? 0) + lot.held.hexoseKg;
     state.produceKg += lot.produceKg;
     state.pulpKg += lot.pulpKg;
     state.insolublesKg += lot.insolublesKg;
@@ -116,6 +119,7 @@ function run(
     zone: planned.zone,
     fills: [emptyFill(planned.data.vesselId)],
     held: emptyStock(),
+    heldKgIn: {},
     produceKg: 0,
     pulpKg: 0,
     insolublesKg: 0,

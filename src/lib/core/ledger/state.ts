@@ -113,6 +113,8 @@ export type BatchState = {
   fills: Fill[];
   /** what fruit still holds, all lots together */
   held: Stock;
+  /** hexose of it, kg, by the vessel that it gives to */
+  heldKgIn: Record<string, number>;
   /** fruit that is in there now, kg */
   produceKg: number;
   /** the same by how much liquid it holds back, as fresh fruit */

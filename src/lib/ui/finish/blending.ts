@@ -80,15 +80,17 @@ export function blending(
     const giver = givers.find((g) => g.key === t.name);
     return giver ? [{ giver, litres: t.volumeL }] : [];
   });
-  const fills = [fill, ...from.flatMap((x) => ('fill' in x.giver ? [x.giver.fill] : []))];
+  const own = { batch, fill };
+  const wines = [own, ...from.flatMap((x) => ('fill' in x.giver ? [x.giver] : []))];
   const isThinned = from.some((x) => !('fill' in x.giver));
-  const kept = keptOf(fills, isThinned);
+  const kept = keptOf(wines, isThinned);
   return { blend, from, kept };
 }
 
-function keptOf(fills: readonly Fill[], isThinned: boolean): Kept {
+function keptOf(wines: readonly { batch: Of; fill: Fill }[], isThinned: boolean): Kept {
+  const fills = wines.map((w) => w.fill);
   if (fills.some(hasBacteria) && fills.some((f) => (f.powdersG.sorbate ?? 0) > 0)) return 'geranium';
-  if (!fills.every(isStable)) return 'wakes';
+  if (!wines.every((w) => isStable(w.batch.state, w.fill))) return 'wakes';
   return isThinned ? 'thinned' : 'stays';
 }
 

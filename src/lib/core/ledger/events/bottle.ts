@@ -3,7 +3,7 @@ import { heatSchema } from '../../ferment/heat';
 import { BOTTLE_TYPES } from '../../tables/bottles';
 import { emptyFill, fillL, keepShare } from '../fill';
 import { bottleId } from '../flow';
-import { takeFrom } from '../operations';
+import { givesTo, takeFrom } from '../operations';
 import { MUCH_LOST, volumeIn } from '../question';
 import { doubt, type Bottling, type Working } from '../state';
 import { defineEvent, id, type Of, type Part } from './define';
@@ -38,7 +38,9 @@ function bottle(s: Working, e: Of<BottleData>, at: number): void {
   const count = bottles.reduce((sum, b) => sum + b.count, 0);
   const source = s.fills.find((f) => f.vesselId === from);
   const thereL = source ? fillL(source) : 0;
-  const held = s.lots.reduce((sum, l) => sum + l.held.hexoseKg, 0);
+  const held = s.lots
+    .filter((l) => (givesTo(s, l)?.vesselId ?? from) === from)
+    .reduce((sum, l) => sum + l.held.hexoseKg, 0);
   const fill = { ...(source ?? emptyFill(from)) };
   keepShare(fill, 1);
   const filled: Bottling = {

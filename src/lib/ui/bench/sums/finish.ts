@@ -10,7 +10,8 @@ import {
   WANTED_UNITS
 } from '$core/ferment/heat';
 import { GL_PER_VOLUME, prime as primed } from '$core/finish/prime';
-import { MOLECULAR_MG_L, molecularOf, sulphiteDose, type WineStyle } from '$core/finish/sulphite';
+import { molecularOf } from '$core/liquid/preservers';
+import { MOLECULAR_MG_L, sulphiteDose, type WineStyle } from '$core/finish/sulphite';
 import { sweeten as sweetened, sweetenWith } from '$core/finish/sweeten';
 import { wineOf } from '$core/finish/wine';
 import { BOTTLE_L, BOTTLES, type BottleType } from '$core/tables/bottles';
