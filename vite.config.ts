@@ -30,6 +30,8 @@ export default defineConfig(({ command }) => ({
     testTimeout: 30_000,
     setupFiles: ['fake-indexeddb/auto', 'src/lib/fast-check.setup.ts'],
     // The tests leave no state behind in a module; a fresh world for each file is most of their time.
-    isolate: false
+    isolate: false,
+    // All processors: nobody works beside it.
+    maxWorkers: '100%'
   }
 }));

@@ -8,7 +8,7 @@ installChromium();
 let code = bin('vite', ['build', '--logLevel', 'error']);
 const { build } = await import('vite');
 const outDir = path.join(root, '.tmp', 'bench');
-for (const name of ['core', 'quickline']) {
+for (const name of ['core', 'quickline', 'belief', 'safety']) {
   await build({
     configFile: false,
     root,

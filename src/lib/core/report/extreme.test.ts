@@ -13,7 +13,7 @@ import { standingOf, whyAbvDiffers } from '../belief/standing';
 import { summaryOf } from './sum-up';
 
 /** How many histories are tried here; the bench tries five thousand. */
-const HISTORIES = Number(process.env.HISTORIES ?? 15);
+const HISTORIES = Number(process.env.HISTORIES ?? 8);
 const NOW = Date.parse('2026-08-01T00:00:00Z');
 
 describe('histories at the ends of what can be written', () => {
