@@ -88,6 +88,52 @@ it('a test for sugar is heard, is no proof, and sees no cane sugar that was stir
   expect(at([...sweetened, test(75, 0)])).toBeCloseTo(at(sweetened), 6);
 });
 
+describe('a reading that no ferment could come to', () => {
+  const sugar = (day: number, massKg: number) =>
+    on(day, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg }] } as never);
+
+  it('is taken for sugar on the bottom, for a day or two after it was poured in', () => {
+    const fed = [...start(), read(2.9, 1.06), sugar(3, 1)];
+    const before = told(fed, 3.05);
+    const low = told([...fed, read(3.04, 1.062)], 3.05);
+    expect(low.seen.at(-1)!.layered).toBeGreaterThan(0.6);
+    expect(low.seen.at(-1)!.slip).toBeGreaterThanOrEqual(low.seen.at(-1)!.layered);
+    expect(Math.abs(low.abv.likely - before.abv.likely)).toBeLessThan(0.5);
+    // Stirred, it is where the sums have it; a week later nothing lies there any more.
+    const stirred = told([...fed, read(3.04, before.sg.likely)], 3.05);
+    expect(stirred.seen.at(-1)!.slip).toBeLessThan(0.15);
+    const late = told([...fed, read(10, 1.02)], 10.1);
+    expect(late.seen.at(-1)!.layered).toBe(0);
+    expect(late.seen.at(-1)!.slip).toBeLessThan(0.3);
+  });
+
+  it('on the first day is a slip, and no ferment: the next one that fits says so', () => {
+    const must = start().filter((e) => e.type !== 'pitch');
+    const { sg } = told(must, 0.2);
+    const low = told([...must, read(0.1, sg.likely - 0.05)], 0.2);
+    expect(low.abv.high).toBeLessThan(0.5);
+    expect(Math.abs(low.sg.likely - sg.likely)).toBeLessThan(0.006);
+    const next = told([...must, read(0.1, sg.likely - 0.05), read(0.9, sg.likely - 0.002)], 1);
+    expect(next.abv.high).toBeLessThan(0.5);
+    expect(next.seen.at(-1)!.slip).toBeLessThan(0.1);
+    // Twice the same: then it is the sugar that was not as written.
+    const twice = told([...must, read(0.1, sg.likely - 0.03), read(0.9, sg.likely - 0.03)], 1);
+    expect(twice.sg.likely).toBeCloseTo(sg.likely - 0.03, 2);
+  });
+
+  it('sixty points in a day is no ferment; a brisk one is', () => {
+    const begun = [...start(), read(1, 1.08)];
+    const doubt = (events: LedgerEvent[], day: number) => {
+      const seen = told(events, day).seen.at(-1)!;
+      return seen.slip + seen.notAsWritten;
+    };
+    expect(doubt([...begun, read(2, 1.02)], 2.1)).toBeGreaterThan(0.5);
+    expect(doubt([...begun, read(3, 1.048)], 3.1)).toBeLessThan(0.3);
+    expect(doubt([...begun, read(4, 1.02)], 4.1)).toBeLessThan(0.3);
+    expect(doubt([...begun, read(9, 1.005)], 9.1)).toBeLessThan(0.2);
+  });
+});
+
 const WINES = Number(process.env.TRUE_WINES ?? 120);
 
 describe('against wines that another model made', () => {

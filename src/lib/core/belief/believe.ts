@@ -3,16 +3,8 @@ import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { normalQuantile } from '../maths/draw';
-import {
-  normalsFor,
-  randomOf,
-  turn,
-  zeros,
-  type Cell,
-  type Ensemble,
-  type Running,
-  type Seen
-} from './ensemble';
+import { normalsFor, randomOf, turn, zeros, type Cell, type Ensemble } from './ensemble';
+import type { Running, Seen } from './running';
 import { couldReachGL } from './reach';
 import { beginning, branch, follow, goTo } from './follow';
 

@@ -6,16 +6,8 @@ import { drawn, normalQuantile, Z90 } from '../maths/draw';
 import { contribution, TYPICAL, type LotDraw } from '../must/contribution';
 import { toleranceOf } from '../plan/chosen';
 import { entryOf, type Ingredient } from '../plan/plan';
-import {
-  cellOf,
-  HELD,
-  normalsFor,
-  randomOf,
-  zeros,
-  type Cell,
-  type Ensemble,
-  type Running
-} from './ensemble';
+import { cellOf, HELD, normalsFor, randomOf, zeros, type Cell, type Ensemble } from './ensemble';
+import type { Running } from './running';
 import { BODY_SD } from './spreads';
 import { drawStall } from './stall';
 
@@ -126,6 +118,11 @@ export function pour(r: Running, flow: Of<'pour'>): void {
     }
   }
   if (overs > 0.5) r.isFedLate = true;
+  if ((item.kind === 'sugar' || item.kind === 'honey') && bringsSugar && !lot)
+    r.sugared = [
+      ...r.sugared,
+      ...flow.to.map(({ vesselId, share }) => ({ at: r.at, vesselId, hexoseKg: mid.poured.hexoseKg * share }))
+    ].slice(-MOST_SUGARED);
   if (!lot) return;
   const which = lot.isLayer ? 'poured' : 'held';
   const columns = HELD.map((k) => [k, Float64Array.from({ length: e.size }, (_, i) => found(which, k, i))]);
@@ -136,6 +133,9 @@ export function pour(r: Running, flow: Of<'pour'>): void {
     ...(Object.fromEntries(columns) as Record<keyof Bare, Float64Array>)
   });
 }
+
+/** So many of the last are looked at. */
+const MOST_SUGARED = 8;
 
 const isNearlyOver = (c: Cell, i: number): boolean =>
   c.ethanolKg[i]! > 0 && c.hexoseKg[i]! < NEARLY_OVER * c.everKg[i]!;

@@ -100,34 +100,6 @@ export type Ensemble = {
   seed: number;
 };
 
-/** What a reading was found to be: how likely a slip, and how likely that something was not as written. */
-export type Seen = {
-  eventId: string;
-  at: number;
-  vesselId: string;
-  sg: number;
-  /** chance that it was no true reading of this wine */
-  slip: number;
-  /** chance that something was not as written */
-  notAsWritten: number;
-};
-
-/** An ensemble with where it stands in the log. */
-export type Running = {
-  e: Ensemble;
-  at: number;
-  tempC: number;
-  coldC: number;
-  /** what each reading was found to be */
-  seen: Seen[];
-  /** strength that the strongest yeast in it stands, low–usual–high, % vol */
-  tolerance: readonly [number, number, number];
-  /** sugar came once its ferment was over: it may lie there until the strongest of its kind wakes */
-  isFedLate: boolean;
-  /** sugar that yeast could still reach in each filling of bottles as it was filled, g/L, by the vessel of its own */
-  filledGL: Record<string, number>;
-};
-
 /**
  * A column of nothing.
  * @example zeros(3).length // 3

@@ -24,9 +24,9 @@ import {
   zeros,
   type Cell,
   type Ensemble,
-  type GivingLot,
-  type Running
+  type GivingLot
 } from './ensemble';
+import type { Running } from './running';
 import { looksSeen, sugarSeen } from './looks';
 import { couldReachGL } from './reach';
 import { acidSeen, markSeen, spiritSeen } from './measure';
@@ -107,13 +107,15 @@ export function beginning(setting: Setting, size: number): Running {
   const coldC = COLD_C[isWild ? 'wild' : (setting.plan.yeast?.yeastId ?? 'wine')];
   return {
     e,
+    startedAt: setting.startedAt,
     at: setting.startedAt,
     tempC: setting.plan.roomC ?? USUAL_ROOM_C,
     coldC,
     seen: [],
     tolerance: YEASTS.wild.toleranceAbv,
     isFedLate: false,
-    filledGL: {}
+    filledGL: {},
+    sugared: []
   };
 }
 

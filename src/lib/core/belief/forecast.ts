@@ -9,7 +9,8 @@ import type { Estimate } from '../units/range';
 import { asItIs, believe, CAREFUL, cellsOf } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { quantiles } from '../maths/quantiles';
-import { resample, zeros, type Running } from './ensemble';
+import { resample, zeros } from './ensemble';
+import type { Running } from './running';
 import { follow, goTo } from './follow';
 
 const HOUR = 3_600_000;

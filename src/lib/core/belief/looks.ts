@@ -1,7 +1,8 @@
 import { goOn, type Brew, type Pace } from '../ferment/model';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { BOTTLES, type Look } from '../ledger/flow';
-import { hasStalled, leftOf, litresOf, randomOf, turn, zeros, type Cell, type Running } from './ensemble';
+import { hasStalled, leftOf, litresOf, randomOf, turn, zeros, type Cell } from './ensemble';
+import type { Running } from './running';
 import { bell } from './likelihood';
 import { reweighed, tail } from './weigh';
 

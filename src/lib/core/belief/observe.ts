@@ -1,18 +1,9 @@
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { BOTTLES, type Flow } from '../ledger/flow';
 import { normalQuantile } from '../maths/draw';
-import {
-  litresOf,
-  normalsFor,
-  randomOf,
-  resample,
-  sgOf,
-  turn,
-  type Cell,
-  type Ensemble,
-  type Running,
-  type Seen
-} from './ensemble';
+import { litresOf, normalsFor, randomOf, resample, sgOf, turn, type Cell, type Ensemble } from './ensemble';
+import type { Running, Seen } from './running';
+import { layeredAt, layerOf, type Layer } from './layer';
 import { bell } from './likelihood';
 import { reweigh, tail } from './weigh';
 import { drawStall, goesThrough, stallDensity } from './stall';
@@ -31,6 +22,8 @@ const PACE_SD = 0.55;
 const STILL_LAG_MS = 30 * 3_600_000;
 /** What a sleeping wine, or one that had not begun, does all the same. */
 const WAKES = 0.08;
+/** So fast a ferment seldom falls, in gravity a day; more is a slip sooner. Common practice: ten to thirty points in its best days. */
+const FAST_SG_DAY = 0.022;
 /** Chance that something was not as written, where a reading asks for it, and how far off it is. */
 const NOT_WRITTEN = 0.02;
 const NOT_WRITTEN_SG = 0.025;
@@ -62,10 +55,20 @@ function pickOf(weights: Float64Array, sum: number, random: () => number): numbe
 }
 
 /** What a member takes a reading for. */
-const Took = { none: 0, slip: 1, still: 2, going: 3, sleeps: 4, ended: 5, woke: 6, written: 7 } as const;
+const Took = {
+  none: 0,
+  slip: 1,
+  still: 2,
+  going: 3,
+  sleeps: 4,
+  ended: 5,
+  woke: 6,
+  written: 7,
+  layered: 8
+} as const;
 
 // Written anew for each member: this runs some thousand times for one batch.
-const weights = new Float64Array(8);
+const weights = new Float64Array(9);
 const [going, sleeps, woke] = [new Float64Array(LOOKS), new Float64Array(LOOKS), new Float64Array(LOOKS)];
 const targets = new Float64Array(LOOKS);
 
@@ -89,18 +92,33 @@ export function readingSeen(r: Running, flow: Read): Seen | null {
     hasPulp ? PULP_SG : 0,
     flow.isRough ? ROUGH_SG : 0
   );
+  const layer = layerOf(r, ids);
+  const lastAt = r.seen.findLast((x) => ids.includes(x.vesselId))?.at ?? r.startedAt;
+  const fastSg = FAST_SG_DAY * Math.max(0.25, (r.at - lastAt) / 86_400_000);
   const factor = new Float64Array(e.size);
   const took = new Uint8Array(e.size);
   for (let i = 0; i < e.size; i++) {
     const which = cells.length === 1 ? 0 : Math.floor(random() * cells.length);
-    const one = weighOne(e, cells[which]!.c, i, r.at, flow.sg - e.stemSg[i]!, sd, error[i]!, random);
+    const one = weighOne(
+      e,
+      cells[which]!.c,
+      i,
+      r.at,
+      flow.sg - e.stemSg[i]!,
+      sd,
+      error[i]!,
+      fastSg,
+      layer,
+      random
+    );
     factor[i] = one.likelihood;
     took[i] = one.took;
   }
-  let [slip, written] = [0, 0];
+  let [slip, written, layered] = [0, 0, 0];
   reweigh(e, factor);
   for (let i = 0; i < e.size; i++) {
     if (took[i] === Took.slip) slip += e.weight[i]!;
+    if (took[i] === Took.layered) layered += e.weight[i]!;
     if (took[i] === Took.written) written += e.weight[i]!;
   }
   resample(e, e.size / 2);
@@ -109,7 +127,8 @@ export function readingSeen(r: Running, flow: Read): Seen | null {
     at: flow.at,
     vesselId: cells[0]!.id,
     sg: flow.sg,
-    slip,
+    slip: slip + layered,
+    layered,
     notAsWritten: written
   };
 }
@@ -127,6 +146,8 @@ function weighOne(
   sg: number,
   sd: number,
   error: number,
+  fastSg: number,
+  layer: Layer | null,
   random: () => number
 ): { likelihood: number; took: number } {
   const now = sgOf(c, i);
@@ -152,6 +173,7 @@ function weighOne(
   const honest = 1 - SLIP;
   weights.fill(0);
   weights[Took.slip] = SLIP * bell(sg - now, 0, SLIP_SG);
+  if (layer) weights[Took.layered] = layeredAt(layer, sg, now, litres, sd);
   const startShare = (c.hexoseKg[i]! + since) / ever;
   const isEnded = whole <= 1e-9 || start - end < 2e-4;
   const f = whole > 1e-9 ? Math.min(1, since / whole) : 1;
@@ -177,7 +199,7 @@ function weighOne(
       going[k] = sleeps[k] = woke[k] = 0;
       const gone = perSg > 0 ? (start - target) * perSg : -1;
       if (!(gone > NOT_BEGUN * whole && gone < AT_END * whole)) continue;
-      woke[k] = perWoke;
+      woke[k] = perWoke * Math.exp(-0.5 * ((start - target) / fastSg) ** 2);
       if (asleep) continue;
       const share = gone / whole;
       const left = (c.hexoseKg[i]! + since - gone) / ever;

@@ -1,7 +1,8 @@
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { drawn, mulberry32, normalQuantile } from '../maths/draw';
 import { quantiles } from '../maths/quantiles';
-import { leftOf, litresOf, normalsFor, strengthOf, type Cell, type Running } from './ensemble';
+import { leftOf, litresOf, normalsFor, strengthOf, type Cell } from './ensemble';
+import type { Running } from './running';
 
 /** Of so many possible wines the pressure is that of the one that only a few are over. */
 const ALL_BUT_FEW = 0.975;

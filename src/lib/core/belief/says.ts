@@ -6,6 +6,7 @@ import { hasPreservers } from '../ledger/preserved';
 import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
 import { sweetnessWord } from '../units/format';
 import type { Belief } from './believe';
+import type { Seen } from './running';
 import { chosenAbv, type Standing } from './standing';
 
 const DAY = 86_400_000;
@@ -36,6 +37,8 @@ export type Says = {
   hasMovedOn: boolean;
   /** the last reading fits nothing that was written before it */
   isLastOdd: boolean;
+  /** most likely because sugar of these days still lay on the bottom */
+  isLastLayered: boolean;
   /** what each vessel last read, where they read otherwise than one another */
   unlike: { vesselId: string; sg: number; at: number }[];
   /** how sweet each jar is, where they are not alike in it: one may have been sweetened, the other not */
@@ -63,8 +66,11 @@ export type Says = {
 /** More likely than this, a reading is a slip, or something was not as written. */
 const ODD = 0.5;
 
-const isOdd = ({ belief }: Standing, newest: Reading | undefined): boolean => {
-  const seen = belief?.seen.find((x) => x.eventId === newest?.eventId);
+const seenOf = ({ belief }: Standing, newest: Reading | undefined): Seen | undefined =>
+  belief?.seen.find((x) => x.eventId === newest?.eventId);
+
+const isOdd = (now: Standing, newest: Reading | undefined): boolean => {
+  const seen = seenOf(now, newest);
   return seen !== undefined && seen.slip + seen.notAsWritten > ODD;
 };
 
@@ -129,6 +135,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
       unreadIds.length === 0 &&
       hasMovedOn(s, now, newest),
     isLastOdd: isOdd(now, newest),
+    isLastLayered: isOdd(now, newest) && seenOf(now, newest)!.layered > ODD,
     sweetEach: sweetEach(s, now.belief),
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,

@@ -2,7 +2,7 @@ import { drawn, Z90 } from '../maths/draw';
 import type { BatchState } from '../ledger/state';
 import { followed } from './believe';
 import { meanOf } from './columns';
-import type { Running } from './ensemble';
+import type { Running } from './running';
 import type { Evidence, Lesson, Taught } from './garden';
 import { PACE_SD } from './spreads';
 

@@ -5,7 +5,7 @@
   import { chosenAbv } from '$core/belief/standing';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
-  import { aboutAbv, howFarText } from '../words/how-far';
+  import { aboutAbv, howFarText, unreadWord } from '../words/how-far';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { guessedAbvLines, readAbvLines } from './abv-lines';
@@ -47,6 +47,14 @@
         ? ' then'
         : ' so far') +
       (now.stage === 'fermenting' || now.stage === 'must' || says.isCarriedOn ? '' : `, ${sweetness}`)
+  );
+  /** What is amiss with the last reading, and what to do about it. */
+  const odd = $derived(
+    says.isLastLayered
+      ? 'too low: sugar may lie on the bottom. Stir for a full minute and read again'
+      : says.isLastOdd
+        ? 'which fits none of the rest: spin the stem and read again'
+        : ''
   );
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
@@ -90,12 +98,12 @@
   /** A reading of long ago is carried on to today. */
   const byNow = $derived(
     says.isCarriedOn && far && now.belief
-      ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)} and ${aboutAbv(now.abv)}.`
+      ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)} and`
       : ''
   );
   const off = $derived(says.hasStrength && !byNow ? giveOrTake(now.abv) : null);
   /** By the formula that was chosen for it. */
-  const abv = $derived(says.isCarriedOn ? now.ledgerAbv : chosenAbv(s, now));
+  const abv = $derived(chosenAbv(s, now));
   const abvLines = $derived(readAbvLines(s, now, household.now));
 </script>
 
@@ -108,12 +116,12 @@
   {:else}
     {#if says.reading === 'never'}
       {#if far && now.belief}
-        {far.word === 'not begun' ? 'Not read yet:' : 'Never read:'}
+        {far.word === 'not begun' && s.readings.length === 0 ? 'Not read yet' : unreadWord(s)}:
         {howFarText(far)}{#if far.word !== 'not begun'}, about
           <How title="How strong" lines={guessLines} class={word}
             >{#snippet trigger()}<span data-testid="abv-could">{aboutAbv(now.abv)}</span>{/snippet}</How
           >{far.word === 'working' ? ' so far' : ''}{/if}.
-      {:else}Never read since the yeast, so nobody knows where it stands{#if says.potentialAbv !== null && !says.isSweetened}:
+      {:else}{unreadWord(s)}, so nobody knows where it stands{#if says.potentialAbv !== null && !says.isSweetened}:
           with all its sugar gone it holds about
           <span class="font-semibold" data-testid="abv-could">{says.potentialAbv.toFixed(1)} %</span
           >{/if}.{/if}
@@ -122,11 +130,18 @@
       {#if unlike.length > 0}
         {unlike.join(', ')}{:else}<How title="Gravity" lines={sgLines} class={word}
           >{#snippet trigger()}<span data-testid="sg-now">{sgText(now.sg!.sg)}</span>{/snippet}</How
-        >{falling}{/if}{#if says.hasStrength && !(says.isCarriedOn && unlike.length > 0)}: about
+        >{odd
+          ? `${isStale ? ` ${readOn}` : ''}, ${odd}`
+          : falling}{/if}{#if says.hasStrength && !byNow && !(says.isCarriedOn && unlike.length > 0)}{odd
+          ? '. By all else about'
+          : ': about'}
         <How title="How strong" lines={abvLines} class={word}
           >{#snippet trigger()}<span data-testid="abv-now">{abv.toFixed(1)}</span> %{/snippet}</How
-        >{soFar}{off === null ? '' : `, give or take ${off}`}{/if}. {byNow}
-      {#if says.isLastOdd}That reading fits none of the rest: spin the stem and read again.{/if}
+        >{soFar}{off === null ? '' : `, give or take ${off}`}{/if}.
+      {#if byNow}{byNow}
+        <How title="How strong" lines={abvLines} class={word}
+          >{#snippet trigger()}<span data-testid="abv-now">{aboutAbv(now.abv)}</span>{/snippet}</How
+        >.{/if}
     {/if}
     <How title="How much" lines={volumeLines(s, now, toCome, household)} class={word}
       >{#snippet trigger()}<span data-testid="volume-now">{volumeText(now.volumeL, unit)}</span

@@ -29,6 +29,7 @@
   import { lastWishes } from '../taste/tasted';
   import { historyOf } from '$core/ledger/run';
   import { tooCold, whyAbvDiffers } from '$core/belief/standing';
+  import { unreadWord } from '../words/how-far';
 
   /** All of one batch. Made anew for each, so that no form outlives its batch. */
   let { batch, asked }: { batch: OpenBatch; asked: FormId | null } = $props();
@@ -180,8 +181,8 @@
       {/if}
       {#if says.reading === 'never' && says.stage !== 'must'}
         <Tag tone="caution" compact
-          >Never read: what it holds is by the sums. One reading, spun and at eye level, would tell; so would
-          a taste, or its bubbles counted for a minute.</Tag
+          >{unreadWord(batch.state)}: what it holds is by the sums. One reading, spun and at eye level, would
+          tell; so would a taste, or its bubbles counted for a minute.</Tag
         >
       {/if}
     </div>

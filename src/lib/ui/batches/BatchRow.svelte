@@ -3,7 +3,7 @@
   import { abvText, counted, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { dayWord, dueWord, onDay } from '../shelf/when';
-  import { aboutAbv } from '../words/how-far';
+  import { aboutAbv, unreadWord } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
 
   /** One wine in the list: where it stands, and what comes next. A tick picks it for comparing. */
@@ -63,7 +63,7 @@
     >
     <span class="number text-right text-[1.1875rem] md:order-none"
       >{says.reading === 'never'
-        ? 'never read'
+        ? unreadWord(b.state).toLowerCase()
         : gravity}{#if says.reading !== 'never' && says.lastRead && (isBy || !says.lastRead.isFresh) && !bottled}<span
           class="small block font-sans">{readOn}</span
         >{/if}</span

@@ -1,6 +1,7 @@
 import type { Belief } from '$core/belief/believe';
 import { giveOrTake, howFar, type HowFar } from '$core/belief/how-far';
 import type { BottlingCheck } from '$core/finish/judge';
+import type { BatchState } from '$core/ledger/state';
 import type { Estimate } from '$core/units/range';
 import { abvText } from '$core/units/format';
 
@@ -21,6 +22,10 @@ export function howFarText({ word, chance }: HowFar): string {
       return chance >= SURE ? 'still working' : `likely still working${percent}`;
   }
 }
+
+/** How a wine is called that nobody read since its ferment may have begun: a must that was read is not one that never was. */
+export const unreadWord = (s: Pick<BatchState, 'readings'>): string =>
+  s.readings.length > 0 ? 'Read only as must' : 'Never read';
 
 /** What can be said of a wine that nobody has read, and why that is not enough to bottle it; nothing where it was read. */
 export const unreadText = (
