@@ -5,7 +5,7 @@
   import { chosenAbv } from '$core/belief/standing';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
-  import { aboutAbv, howFarText, unreadWord } from '../words/how-far';
+  import { abvParts, howFarText, unreadWord } from '../words/how-far';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { guessedAbvLines, readAbvLines } from './abv-lines';
@@ -101,6 +101,7 @@
       ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)} and`
       : ''
   );
+  const guess = $derived(abvParts(now.abv));
   const off = $derived(says.hasStrength && !byNow ? giveOrTake(now.abv) : null);
   /** By the formula that was chosen for it. */
   const abv = $derived(chosenAbv(s, now));
@@ -119,8 +120,8 @@
         {far.word === 'not begun' && s.readings.length === 0 ? 'Not read yet' : unreadWord(s)}:
         {howFarText(far)}{#if far.word !== 'not begun'}, about
           <How title="How strong" lines={guessLines} class={word}
-            >{#snippet trigger()}<span data-testid="abv-could">{aboutAbv(now.abv)}</span>{/snippet}</How
-          >{far.word === 'working' ? ' so far' : ''}{/if}.
+            >{#snippet trigger()}<span data-testid="abv-could">{guess.figure}</span>{/snippet}</How
+          >{guess.off}{far.word === 'working' ? ' so far' : ''}{/if}.
       {:else}{unreadWord(s)}, so nobody knows where it stands{#if says.potentialAbv !== null && !says.isSweetened}:
           with all its sugar gone it holds about
           <span class="font-semibold" data-testid="abv-could">{says.potentialAbv.toFixed(1)} %</span
@@ -140,8 +141,8 @@
         >{soFar}{off === null ? '' : `, give or take ${off}`}{/if}.
       {#if byNow}{byNow}
         <How title="How strong" lines={abvLines} class={word}
-          >{#snippet trigger()}<span data-testid="abv-now">{aboutAbv(now.abv)}</span>{/snippet}</How
-        >.{/if}
+          >{#snippet trigger()}<span data-testid="abv-now">{guess.figure}</span>{/snippet}</How
+        >{guess.off}.{/if}
     {/if}
     <How title="How much" lines={volumeLines(s, now, toCome, household)} class={word}
       >{#snippet trigger()}<span data-testid="volume-now">{volumeText(now.volumeL, unit)}</span

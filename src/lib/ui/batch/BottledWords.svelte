@@ -5,7 +5,7 @@
   import { ageWords } from '../cellar/words';
   import How from '../pop/How.svelte';
   import { onDay } from '../shelf/when';
-  import { aboutAbv } from '../words/how-far';
+  import { abvParts, unreadWord } from '../words/how-far';
   import { costLines } from './volume-lines';
 
   /** What is said of a wine that is all in bottles: how many are left, how strong it is, when it is to be drunk. */
@@ -15,6 +15,8 @@
   const s = $derived(batch.state);
   const says = $derived(batch.says);
   const now = $derived(batch.standing);
+  const guess = $derived(abvParts(now.abv));
+  const unread = $derived(unreadWord(s).toLowerCase());
   const sum = (of: 'count' | 'left') => s.bottled.reduce((n, b) => n + b[of], 0);
   const [count, left] = $derived([sum('count'), sum('left')]);
   const bottles = $derived(
@@ -39,9 +41,8 @@
     >{#snippet trigger()}{bottles}{/snippet}</How
   >{:else}<span class="font-semibold">{bottles}</span>{/if}, filled {days}{#if says.hasStrength}, at about
   <How title="How strong" lines={abvLines} class={word}>{#snippet trigger()}{abv.toFixed(1)} %{/snippet}</How
-  >{:else if now.belief}, never read, at about
-  <How title="How strong" lines={guessLines} class={word}
-    >{#snippet trigger()}{aboutAbv(now.abv)}{/snippet}</How
-  >{:else}, never read, so nobody knows how strong{/if}. {#if batch.dangers.length > 0}<span
+  >{:else if now.belief}, {unread}, at about
+  <How title="How strong" lines={guessLines} class={word}>{#snippet trigger()}{guess.figure}{/snippet}</How
+  >{guess.off}{:else}, {unread}, so nobody knows how strong{/if}. {#if batch.dangers.length > 0}<span
     class="font-semibold text-rosehip">They could burst: see below.</span
   >{:else}{ages.map(capital).join('; ')}{ages.length > 0 ? '.' : ''}{/if}

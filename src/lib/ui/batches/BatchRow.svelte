@@ -3,7 +3,7 @@
   import { abvText, counted, sgText, volumeText } from '$core/units/format';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { dayWord, dueWord, onDay } from '../shelf/when';
-  import { aboutAbv, unreadWord } from '../words/how-far';
+  import { abvParts, unreadWord } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
 
   /** One wine in the list: where it stands, and what comes next. A tick picks it for comparing. */
@@ -71,7 +71,7 @@
     <span class="hidden text-right md:block"
       >{says.hasStrength || (says.reading === 'never' && b.standing.belief)
         ? says.reading === 'never'
-          ? aboutAbv(b.standing.abv).split(',')[0]
+          ? abvParts(b.standing.abv).figure
           : `${abvText(b.standing.abv.likely)} %`
         : ''}</span
     >

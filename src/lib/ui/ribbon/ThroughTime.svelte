@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Effect } from '$core/ledger/run';
+  import { counted } from '$core/units/format';
 
   /** The ribbon through time: of all the sugar there was, what had turned, was dissolved, was still held. */
   type Props = {
@@ -40,7 +41,7 @@
 {#if points.length > 4}
   <figure class="mt-2">
     <figcaption class="head mb-0.5 flex justify-between">
-      <span>{title}</span><span>{Math.max(1, Math.round((to - from) / 86_400_000))} days</span>
+      <span>{title}</span><span>{counted(Math.max(1, Math.round((to - from) / 86_400_000)), 'day')}</span>
     </figcaption>
     <svg
       viewBox="0 0 {W} {H}"

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { aheadText, inDaysText, stallsText } from './ahead';
-import { aboutAbv, howFarText } from './how-far';
+import { aboutAbv, abvParts, howFarText, unreadWord } from './how-far';
 
 describe('how far a wine is, in words', () => {
   it('a strength that nobody could name is told from – to', () => {
@@ -8,6 +8,17 @@ describe('how far a wine is, in words', () => {
     expect(aboutAbv({ low: 11, likely: 12.4, high: 13.2 })).toBe('12.4 %, give or take 1');
     expect(aboutAbv({ low: 11.8, likely: 12, high: 12.3 })).toBe('12.0 %');
     expect(aboutAbv({ low: 0, likely: 0.1, high: 0.4 })).toBe('0.1 %');
+  });
+  it('a figure and what it may be off stand apart, so that the figure can be pressed', () => {
+    expect(abvParts({ low: 11, likely: 12.4, high: 13.2 })).toEqual({
+      figure: '12.4 %',
+      off: ', give or take 1'
+    });
+    expect(abvParts({ low: 3.2, likely: 6.7, high: 10.4 })).toEqual({ figure: '3 to 10 %', off: '' });
+  });
+  it('a must that was read is not called never read', () => {
+    expect(unreadWord({ readings: [] })).toBe('Never read');
+    expect(unreadWord({ readings: [{ sg: 1.085 }] as never })).toBe('Read only as must');
   });
   it('a chance is told, but where nobody would bet against it', () => {
     expect(howFarText({ word: 'finished', chance: 0.83 })).toBe('likely finished (83\u00a0%)');

@@ -42,10 +42,17 @@ export const unreadText = (
 /** A range whose half is more than this part of its figure is told as a range. */
 const WIDE = 0.5;
 
-/** A strength, with what it may be off where that is worth a word; from – to where nobody could name one figure. */
-export function aboutAbv(abv: Estimate): string {
+/** A strength, from – to where nobody could name one figure; and what it may be off, where that is worth a word. */
+export function abvParts(abv: Estimate): { figure: string; off: string } {
   const half = (abv.high - abv.low) / 2;
-  if (half > WIDE * abv.likely && abv.high >= 1) return `${abv.low.toFixed(0)} to ${abv.high.toFixed(0)} %`;
+  if (half > WIDE * abv.likely && abv.high >= 1)
+    return { figure: `${abv.low.toFixed(0)} to ${abv.high.toFixed(0)} %`, off: '' };
   const by = giveOrTake(abv);
-  return `${abvText(abv.likely)} %${by === null ? '' : `, give or take ${by}`}`;
+  return { figure: `${abvText(abv.likely)} %`, off: by === null ? '' : `, give or take ${by}` };
 }
+
+/** Both in one. */
+export const aboutAbv = (abv: Estimate): string => {
+  const { figure, off } = abvParts(abv);
+  return figure + off;
+};
