@@ -5,6 +5,7 @@ import { readLook } from './phrases/look';
 import { readBottle, readFruitOut, readGone, readOpen, readRack } from './phrases/move';
 import { readAddition, readBlend, readPitch, readSteep, readTopUp } from './phrases/put';
 import { readReading } from './phrases/reading';
+import { maySayVessel, takeLoosely } from './loose-vessel';
 import { takeWhen, type Said } from './when';
 import { takeVessel, takeWho } from './who';
 
@@ -95,9 +96,12 @@ export function readPiece(text: string, ctx: Context, line: string): Part[] {
   const p: Piece = { text };
   const when = AHEAD.test(text) ? null : takeWhen(p, ctx);
   const bare = readAll(p.text, ctx, line);
-  if (isGood(bare)) return [{ found: bare.found, who: [], when }];
-  const inVessel = ofVessel(p.text, ctx, line, when);
+  // `in the carboy` says where, though it would be understood without.
+  const inVessel = isGood(bare) && !maySayVessel(p.text) ? null : ofVessel(p.text, ctx, line, when);
   if (inVessel) return [inVessel];
+  const inEach = isGood(bare) ? null : bySeveralVessels(p.text, ctx, line, when);
+  if (inEach) return inEach;
+  if (isGood(bare)) return [{ found: bare.found, who: [], when }];
   const named: Piece = { text: p.text };
   const who = takeWho(named, ctx);
   if (who.length > 0) {
@@ -128,7 +132,9 @@ const OF_ALL: ReadonlySet<string> = new Set([
 /** Something that is said of one vessel: `2 campden in the green jar`. */
 function ofVessel(text: string, ctx: Context, line: string, when: Said | null): Part | null {
   const p: Piece = { text };
-  const vessel = takeVessel(p, ctx);
+  const exact = takeVessel(p, ctx);
+  const loose = exact ? undefined : takeLoosely(p, ctx);
+  const vessel = exact ?? loose?.vessel;
   if (!vessel) return null;
   const named: Piece = { text: p.text };
   const who = takeWho(named, ctx);
@@ -139,16 +145,25 @@ function ofVessel(text: string, ctx: Context, line: string, when: Said | null): 
   const good = tries.find(({ all }) => isGood(all));
   if (!good) return null;
   const stands = ctx.wines.filter((w) => w.id === vessel.wineId);
-  if (good.all.found.commands.some((c) => OF_ALL.has(c.kind))) return null;
-  const commands = good.all.found.commands.map((c) =>
+  const { commands: found } = good.all.found;
+  if (found.some((c) => OF_ALL.has(c.kind) || loose?.fits(c.kind) === false)) return null;
+  const commands = found.map((c) =>
     OF_NO_WINE.has(c.kind) ? c : ({ ...c, vesselId: vessel.id } as Command)
   );
   return { found: { commands, asks: [] }, who: good.who.length > 0 ? good.who : stands, when };
 }
 
+const inParts = (text: string) => text.split(/\s*(?:,|\band\b)\s*/).filter(Boolean);
+
+/** Several vessels in a row: `1.012 in the 3 gal carboy and 1.010 in the 2 gal jar`. */
+function bySeveralVessels(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
+  const parts = inParts(text).map((part) => ofVessel(part, ctx, line, when));
+  return parts.length > 1 && parts.every((x) => x !== null) ? parts : null;
+}
+
 /** Several wines in a row: `quince 1.040, elderberry 1.018`. */
 function bySeveral(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
-  const parts = text.split(/\s*(?:,|\band\b)\s*/).filter(Boolean);
+  const parts = inParts(text);
   if (parts.length < 2) return null;
   const out: Part[] = [];
   for (const part of parts) {

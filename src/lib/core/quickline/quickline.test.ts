@@ -157,6 +157,56 @@ export function verdict(text: string, row: Row): { right: boolean; silent: boole
   return { right: wrong.length === 0, silent: true, how: `${wrong.join(' ')} ${how}` };
 }
 
+describe('a vessel as it is called', () => {
+  const base = contextOf({});
+  const ctx: Context = {
+    ...base,
+    volume: 'us-gal',
+    wines: [
+      { id: 'apple', name: 'Apple' },
+      { id: 'quince', name: 'Quince' }
+    ],
+    hereId: 'apple',
+    vessels: [
+      { id: 'carboy', name: '3 US gal carboy', capacityL: 11.9, wineId: 'apple' },
+      { id: 'jar', name: '2 US gal jar', capacityL: 7.8, wineId: 'apple' },
+      { id: 'green', name: 'green jar', capacityL: 5, wineId: 'quince' },
+      { id: 'empty', name: '5 US gal carboy', capacityL: 19 }
+    ]
+  };
+  const where = (line: string) => {
+    const { commands, asks } = parse(line, ctx);
+    return asks.length > 0
+      ? 'asks'
+      : commands.map((c) => `${c.kind} ${(c as { vesselId?: string }).vesselId}`);
+  };
+
+  it.each([
+    ['1.012 in 3 gal', ['reading carboy']],
+    ['1.012 in the 3 gal carboy', ['reading carboy']],
+    ['1012 in the carboy', ['reading carboy']],
+    ['pH 3.4 in 2 gal', ['reading jar']],
+    ['1.012 at 60 F in the 2 gal jar', ['reading jar']],
+    ['2 campden into the carboy', ['addition carboy']],
+    ['5 bubbles a minute in the carboy', ['observation carboy']],
+    ['bottled 10 from the 2 gal jar', ['bottle jar']],
+    ['1.012 in 3 gal and 1.010 in 2 gal', ['reading carboy', 'reading jar']],
+    // Where nothing of that name or size stands, or two could be meant, nothing is guessed.
+    ['1.012 in 4 gal', 'asks'],
+    ['1.012 in the 3 gal jar', 'asks'],
+    ['1.012 in the jar', ['reading undefined']],
+    ['1.012 and 1.010 in 2 gal', 'asks'],
+    // What goes in by volume is a plan or an amount, and no vessel.
+    ['9 lb plums in 3 gal', 'asks'],
+    ['2 campden in 3 gal', 'asks']
+  ])('%s', (line, meant) => expect(where(line)).toEqual(meant));
+
+  it('a scrap of a word names no fruit', () => {
+    for (const line of ['1.012 in', '2 in 3 gal', 'it 3 gal', '3 in', '1 lb in'])
+      for (const c of parse(line, ctx).commands) expect(JSON.stringify(c)).not.toContain('produceId');
+  });
+});
+
 describe('the quick line', () => {
   it('reads what people say, asks what it does not, and gets none wrong in silence', () => {
     const all = ROWS.flatMap((row) => row.says.map((text) => ({ text, row, ...verdict(text, row) })));

@@ -19,7 +19,7 @@ export function joined(parts: Part[]): Part[] {
   return out;
 }
 
-type Some = { batchId?: string; at?: string };
+type Some = { batchId?: string; at?: string; vesselId?: string };
 const isEmpty = ({ found }: Part): boolean => found.commands.length === 0 && found.asks.length === 0;
 
 /** Gives each command its wine and its moment, or asks for them; what is of one moment is one. */
@@ -93,7 +93,11 @@ function place(command: Command, named: readonly Wine[], line: string, ctx: Cont
 const WHERE = new Set(['kind', 'batchId', 'at']);
 const said = (c: Command): string[] => Object.keys(c).filter((k) => !WHERE.has(k));
 const isSameMoment = (a: Command, b: Command): boolean =>
-  (a as Some).batchId === (b as Some).batchId && (a as Some).at === (b as Some).at;
+  (a as Some).batchId === (b as Some).batchId &&
+  (a as Some).at === (b as Some).at &&
+  isSameVessel((a as Some).vesselId, (b as Some).vesselId);
+/** Two jars are two; what names none may be of either. */
+const isSameVessel = (a?: string, b?: string): boolean => a === b || a === undefined || b === undefined;
 
 /** One command with what another adds to it; null where they are two things. */
 function both(a: Command, b: Command): Command | null {

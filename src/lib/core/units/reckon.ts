@@ -17,13 +17,19 @@ function settled(p: Part, unit: AmountUnit, text: string): number {
   );
 }
 
+const LEAST_STEM = 3;
+
 /** Whether every word of `of` is a word of the thing, or only says how it is. */
 export function isNamed(of: string, thing: Thing): boolean {
   const words = ` ${thing.words} `;
   return of
     .split(/[^a-z0-9'-]+/)
     .filter((w) => w && !HOW.has(w))
-    .every((w) => words.includes(` ${w}`) || words.includes(` ${w.replace(/(ies|es|s)$/, '')}`));
+    .every((w) => {
+      const stem = w.replace(/(ies|es|s)$/, '');
+      // So little of a word is the beginning of many.
+      return words.includes(` ${w} `) || (stem.length >= LEAST_STEM && words.includes(` ${stem}`));
+    });
 }
 
 /** Words that say how a thing is, or what part of it one has in hand, and change no weight. */

@@ -1,0 +1,59 @@
+import type { Command } from './command';
+import type { Context, Piece } from './context';
+import { litresIn, VOLUME } from './phrases/volume';
+
+type Vessel = Context['vessels'][number];
+
+/** A vessel as it is called by its size or its shape: `in 3 gal`, `in the 5 l jar`, `from the carboy`. */
+const SAID = new RegExp(
+  `\\b(in|into|to|from|out\\s+of)\\s+(?:(?:the|my|our)\\s+)?(?:(${VOLUME})(?:[\\s-]*(jar|carboy|demijohn|bucket|barrel|bottle))?|(jar|carboy|demijohn|bucket|barrel))(?!\\w)`
+);
+/** Whether a piece may speak of a vessel so. */
+export const maySayVessel = (text: string): boolean => SAID.test(text);
+
+/** As near to its name a size has to be, and to what it holds: its neck counts. Common practice. */
+const SAME = 0.02;
+const HOLDS = [0.985, 1.12] as const;
+
+function isOfSize(v: Vessel, litres: number, ctx: Pick<Context, 'volume' | 'country'>): boolean {
+  const size = new RegExp(`^${VOLUME}`).exec(v.name.toLowerCase())?.[0];
+  const named = size ? litresIn(size, ctx) : null;
+  if (named !== null) return Math.abs(named - litres) <= SAME * litres;
+  return v.capacityL >= HOLDS[0] * litres && v.capacityL <= HOLDS[1] * litres;
+}
+
+/** A size without a word for the vessel may be of anything that goes in: it is a vessel's where something is read there. */
+const READ_THERE: ReadonlySet<string> = new Set(['reading', 'observation']);
+/** What goes into a vessel, and does not leave it. */
+const GOES_IN: ReadonlySet<string> = new Set(['addition', 'pitch', 'steep', 'top-up']);
+
+/**
+ * Takes a vessel in which wine stands out of a piece, called by its size or its shape; undefined where none is, or more
+ * than one could be.
+ * @returns it, and whether something of a kind can be said of it in these words
+ */
+export function takeLoosely(
+  p: Piece,
+  ctx: Pick<Context, 'vessels' | 'volume' | 'country'>
+): { vessel: Vessel; fits: (kind: Command['kind']) => boolean } | undefined {
+  const m = SAID.exec(p.text);
+  if (!m) return undefined;
+  const [whole, where, size, sized, alone] = m;
+  const litres = size ? litresIn(size.replace(/-/g, ' '), ctx) : null;
+  if (size && litres === null) return undefined;
+  const shape = sized ?? alone;
+  const those = ctx.vessels.filter(
+    (v) =>
+      v.wineId !== undefined &&
+      (litres === null || isOfSize(v, litres, ctx)) &&
+      (!shape || v.name.toLowerCase().includes(shape))
+  );
+  if (those.length !== 1) return undefined;
+  p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + whole.length)}`;
+  const isInto = /^(?:into|to)$/.test(where!);
+  return {
+    vessel: those[0]!,
+    fits: (kind) =>
+      isInto ? GOES_IN.has(kind) && shape !== undefined : shape !== undefined || READ_THERE.has(kind)
+  };
+}
