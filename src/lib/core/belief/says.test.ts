@@ -4,6 +4,7 @@ import { formOf } from '../steps/do-step';
 import { schedule } from '../steps/schedule';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
+import { lastReadAt } from '../ledger/last-read';
 import { foldBatch } from '../ledger/run';
 import { saysOf } from './says';
 import { standingOf } from './standing';
@@ -214,6 +215,29 @@ describe('a wine that nobody has read for a while', () => {
     // What was seen to be over is not carried on.
     expect(at(dry, 90).isCarriedOn).toBe(false);
   });
+  it('a jar that is all bottled speaks no more for the one that still stands', () => {
+    const inTwo = [...pitched, split, read(60, 0.992, 'k'), read(66, 0.992, 'k'), read(66.1, 0.998, 'j')];
+    const bottled = on(70, 'bottle', {
+      from: 'j',
+      bottles: [{ count: 6, sizeL: 0.75, type: 'still' }],
+      emptied: true
+    });
+    const s = (events: LedgerEvent[], day: number) => foldBatch(events, T0 + day * DAY)!;
+    expect(standingOf(s(inTwo, 69)).sg!.sg).toBe(0.998);
+    const after = s([...inTwo, bottled], 71);
+    expect(standingOf(after).sg).toMatchObject({ sg: 0.992, at: T0 + 66 * DAY });
+    expect(saysOf(after, standingOf(after)).lastRead!.at).toBe(T0 + 66 * DAY);
+    // It was read before the last of the other, and is due sooner for it.
+    expect(lastReadAt(after, after.fills[0]!)).toBe(T0 + 66 * DAY);
+    // All of it in bottle: the last reading of all is told.
+    const rest = on(72, 'bottle', {
+      from: 'k',
+      bottles: [{ count: 5, sizeL: 0.75, type: 'still' }],
+      emptied: true
+    });
+    expect(standingOf(s([...inTwo, bottled, rest], 73)).sg!.sg).toBe(0.998);
+  });
+
   it('a reading that fits none of the rest is said to, and a true one is not', () => {
     const events = [...pitched, read(6, 1.04), read(10, 1.01)];
     expect(at(events, 10.1).isLastOdd).toBe(false);

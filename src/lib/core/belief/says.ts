@@ -2,6 +2,7 @@ import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { hasWoken, isFinished } from '../ledger/evidence';
 import { A_DREG_L, fillL } from '../ledger/fill';
+import { lastReading } from '../ledger/last-read';
 import { hasPreservers } from '../ledger/preserved';
 import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
 import { sweetnessWord } from '../units/format';
@@ -100,7 +101,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
           : 'never'
         : 'sums';
   const isBottled = now.stage === 'bottled';
-  const newest = s.readings.at(-1);
+  const newest = lastReading(s);
   const each = s.fills.flatMap(({ vesselId, reads }) => {
     const r = reads.at(-1);
     return r ? [{ vesselId, ...r }] : [];

@@ -1,3 +1,4 @@
+import { lastReading } from '../ledger/last-read';
 import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
 import { abvOf, finish, YIELD } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
@@ -131,7 +132,7 @@ export function standingOf(s: BatchState): Standing {
   // Once bottled, the wine is what went into the bottles.
   const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.fill.stock;
   const now = liquid(stock);
-  const last = s.readings.at(-1);
+  const last = lastReading(s);
   const volumeL = volumeOf(s);
   const end = expectedFinish(s);
   const belief = isSettled(s) ? null : beliefOf(s);

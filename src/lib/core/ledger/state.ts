@@ -255,20 +255,6 @@ export const hasMust = (s: Pick<BatchState, 'fills' | 'produceKg'>): boolean =>
   s.fills.length === 0 || s.produceKg > 0 || s.fills.some((f) => f.stock.waterKg > 1e-9);
 
 /**
- * When a vessel was last read, ms: what was seen of its wine goes along when it is racked. One that holds what nobody
- * has read counts from when it came to be; null while nothing of the batch was ever read.
- */
-export function lastReadAt(s: BatchState, { vesselId, reads }: Fill): number | null {
-  const newest = s.readings.at(-1);
-  if (!newest) return null;
-  if (s.fills.length === 1) return newest.at;
-  // A reading that names no vessel was of all, where they were alike.
-  const own = s.readings.findLast((r) => r.vesselId === vesselId || r.vesselId === null);
-  const seen = Math.max(own?.at ?? 0, reads.at(-1)?.at ?? 0);
-  return seen || (s.rackings.at(-1)?.at ?? newest.at);
-}
-
-/**
  * When the wine of every vessel had been racked so many times, ms: one of two jars does not do it for the other. Of what
  * is all in bottles the batch's own rackings tell.
  */
@@ -290,10 +276,3 @@ export const isReadingAside = (s: Pick<BatchState, 'steps' | 'readings'>): boole
   const at = s.steps.findLast((x) => x.step === NO_STEM)?.at;
   return at !== undefined && !s.readings.some((r) => r.at > at);
 };
-
-/** The vessel that was read longest ago: a jar does not speak for its twin. */
-export const leastRead = (s: BatchState): Fill | undefined =>
-  s.fills.reduce<Fill | undefined>(
-    (a, b) => (a && (lastReadAt(s, a) ?? 0) <= (lastReadAt(s, b) ?? 0) ? a : b),
-    undefined
-  );

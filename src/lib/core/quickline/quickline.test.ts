@@ -201,6 +201,17 @@ describe('a vessel as it is called', () => {
     ['2 campden in 3 gal', 'asks']
   ])('%s', (line, meant) => expect(where(line)).toEqual(meant));
 
+  it.each([
+    ['bottled 20 12oz crown caps', [20, 0.355, 'crown']],
+    ['bottled 12 x 22 oz swing tops', [12, 0.651, 'swing']],
+    ['bottled 6 25.4 fl oz', [6, 0.751, 'still']],
+    ['bottled 20 12-ounce crown caps from the 2 gal jar', [20, 0.355, 'crown']]
+  ])('bottles by the ounce are fluid ounces: %s', (line, [count, sizeL, type]) => {
+    const { commands, asks } = parse(line, ctx);
+    expect(asks).toEqual([]);
+    expect(commands).toMatchObject([{ kind: 'bottle', bottles: [{ count, sizeL, type }] }]);
+  });
+
   it('a scrap of a word names no fruit', () => {
     for (const line of ['1.012 in', '2 in 3 gal', 'it 3 gal', '3 in', '1 lb in'])
       for (const c of parse(line, ctx).commands) expect(JSON.stringify(c)).not.toContain('produceId');

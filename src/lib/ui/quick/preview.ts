@@ -6,7 +6,7 @@ import type { Home, Written } from '$core/quickline/home';
 import { defOf, type LedgerEvent } from '$core/ledger/log';
 import { nameOf } from '$core/plan/name';
 import { abvText, volumeText } from '$core/units/format';
-import { household, type Batch } from '$lib/store/household.svelte';
+import { household, vesselById, type Batch } from '$lib/store/household.svelte';
 import { answerHere } from './answers';
 import { dayWord } from '../shelf/when';
 import { ingredientText } from '../words/ingredient-text';
@@ -76,10 +76,13 @@ function lineOf(d: Draft, w: Written, wine: Batch | undefined, now: number): Lin
       })
       .join('');
   const [what, detail] = [text(said.what), text(said.detail)];
+  // Of a wine in several vessels it is told which one, where the words do not.
+  const from = wine && wine.state.fills.length > 1 ? defOf(event).source?.(event.data as never) : undefined;
+  const where = (from && vesselById(from)?.name) ?? '';
   return {
     who: '',
     wine,
-    what: [what, detail].filter(Boolean).join(' · '),
+    what: [what, detail, detail.includes(where) ? '' : where].filter(Boolean).join(' · '),
     note: [
       ...(d.at === undefined ? [] : [dayWord(d.at, now, zone)]),
       ...w.cautions.map((x) => own(x.text))

@@ -17,7 +17,7 @@
   import Detective from '../detective/Detective.svelte';
   import WhenField from '../field/WhenField.svelte';
   import { foldBatch } from '$core/ledger/run';
-  import { leastRead } from '$core/ledger/state';
+  import { leastRead } from '$core/ledger/last-read';
   import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';

@@ -1,4 +1,4 @@
-import { lastReadAt } from '$core/ledger/state';
+import { lastReadAt } from '$core/ledger/last-read';
 import { household, type Batch } from '$lib/store/household.svelte';
 import { dayWord } from '../shelf/when';
 

@@ -2,7 +2,7 @@
   import { readGravity } from '$core/commands/observe';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
-  import { leastRead } from '$core/ledger/state';
+  import { leastRead } from '$core/ledger/last-read';
   import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';

@@ -1,6 +1,7 @@
 import type { BottleType } from '../../tables/bottles';
 import type { LeftBy } from '../../ledger/events/open';
 import { BOTTLE_L } from '../../tables/bottles';
+import { L_PER } from '../../units/measure';
 import { figureAt, parseNumber, plainText } from '../../units/number';
 import type { CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
@@ -144,9 +145,14 @@ const FILLED = new RegExp(
   `(?<![\\w.,])(\\d+|(?:${WORD})\\b)(?!\\s*(?:ml|cl|l|g)\\b)(?![\\d.,]*\\d)\\s*(?:(?:x|of|times)\\s*)?(?:(half|halves)(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l|litres?|liters?))(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l)))?(?:[\\s,]*bottles?)?`
 );
 
+const OUNCES = /(?<![\w.,])(\d+(?:\.\d+)?)[\s-]*(?:(?:us\s+)?(?:fl\.?|fluid)\s*)?(?:oz|ounces?)\b\.?/g;
+const FLOZ_ML = 1000 * L_PER['us-floz'];
+
 /** Wine into bottles, of several sizes. */
 export function readBottle(p: Piece): Read | null {
   if (!take(p, /\bbottled(?:\s+it)?\b/)) return null;
+  // Bottles are sold by fluid ounces, and called by ounces.
+  p.text = p.text.replace(OUNCES, (_, n: string) => `${Math.round(Number(n) * FLOZ_ML)} ml`);
   let type: BottleType = 'still';
   for (const [id, pattern] of TYPES)
     if (take(p, pattern)) {

@@ -1,4 +1,5 @@
-import { isReadingAside, lastReadAt, leastRead, timesRacked } from '../../ledger/state';
+import { lastReadAt, lastReading, leastRead } from '../../ledger/last-read';
+import { isReadingAside, timesRacked } from '../../ledger/state';
 import { DAY, defineStep, wait } from './define';
 
 /** What is asked of who reads no gravity in a batch. */
@@ -29,7 +30,7 @@ export const read = defineStep({
   doneAt(s) {
     if (isReadingAside(s)) return s.looks.at(-1)?.at;
     const fill = leastRead(s);
-    return fill ? lastReadAt(s, fill) : s.readings.at(-1)?.at;
+    return fill ? lastReadAt(s, fill) : lastReading(s)?.at;
   },
   // Often while it runs, seldom while it clears. Common practice.
   againH: (s) => [48, 7 * DAY][timesRacked(s)] ?? 21 * DAY,

@@ -1,3 +1,4 @@
+import { lastReading, readingsOfStanding } from '../../ledger/last-read';
 import { betweenC, inC, inL } from '../../units/say';
 import { COLD_C } from '../../tables/yeasts';
 import { yeastG } from '../../tables/doses';
@@ -71,7 +72,7 @@ export const notBegun = defineTrouble({
     const isWild = !first || s.pitches.every((p) => p.yeast.yeastId === 'wild');
     const since = from + HOUR * (isWild ? WILD_SHOWS_H : SHOWS_H);
     if (s.at < since) return null;
-    const last = s.readings.at(-1);
+    const last = lastReading(s);
     // Only what was read or seen can show that nothing moves; who never looks is not told so.
     const isRead = last !== undefined && last.at - from > DAY * HOUR;
     const isSeen = s.looks.some((l) => l.at > from + DAY * HOUR);
@@ -97,10 +98,11 @@ export const notBegun = defineTrouble({
 
 /** Where the last readings of a batch began to stand still, ms; null where they move, or are too few. */
 function stillSince(s: BatchState): number | null {
-  const last = s.readings.at(-1);
+  const last = lastReading(s);
   if (!last) return null;
-  const before = s.readings.findLastIndex((r) => Math.abs(r.sg - last.sg) > STILL_SG);
-  const first = s.readings[before + 1]!;
+  const readings = readingsOfStanding(s);
+  const before = readings.findLastIndex((r) => Math.abs(r.sg - last.sg) > STILL_SG);
+  const first = readings[before + 1]!;
   return first === last ? null : first.at;
 }
 
@@ -111,7 +113,7 @@ export const stuck = defineTrouble({
     const first = s.pitches[0]?.at;
     if (!belief || first === undefined || s.fills.some((f) => f.stable)) return null;
     if (!(belief.chance.stalled > LIKELY) || belief.sugarGL.likely < WORTH_GL) return null;
-    const since = stillSince(s) ?? s.readings.at(-1)?.at ?? s.looks.at(-1)?.at;
+    const since = stillSince(s) ?? lastReading(s)?.at ?? s.looks.at(-1)?.at;
     // What nobody read or looked at may stand still, or not: that is no job yet.
     return since === undefined || since < first ? null : { chance: belief.chance.stalled, since };
   },
@@ -153,8 +155,8 @@ export const slow = defineTrouble({
   seen({ s, belief }) {
     if (!belief || belief.sugarGL.likely < 25 || s.pitches.length === 0) return null;
     if (s.at - s.pitches[0]!.at < 6 * DAY * HOUR) return null;
-    const last = s.readings.at(-1);
-    const first = last && s.readings.findLast((r) => last.at - r.at >= 4 * DAY * HOUR);
+    const last = lastReading(s);
+    const first = last && readingsOfStanding(s).findLast((r) => last.at - r.at >= 4 * DAY * HOUR);
     if (!last || !first || first.at < s.pitches[0]!.at || s.at - last.at > 7 * DAY * HOUR) return null;
     const points = ((first.sg - last.sg) * 1000) / ((last.at - first.at) / (DAY * HOUR));
     return points > 0.3 && points < SLOW_POINTS && belief.chance.stalled < LIKELY
