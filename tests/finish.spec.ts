@@ -75,7 +75,7 @@ test('who never reads is told on bottling day what is known, why that is not eno
   const pressure = page.getByTestId('pressure');
   // The same figure as on its own page.
   await expect(pressure).toContainText(worst);
-  await expect(pressure).toContainText('a guess fills no bottle, and one reading settles it');
+  await expect(pressure).toContainText('a guess fills no bottle; a stem settles it');
   await expect(page.getByRole('button', { name: 'These' })).toBeDisabled();
   await page.getByRole('link', { name: /Heated in the bottle/ }).click();
   const bottle = form(page, 'Bottle');

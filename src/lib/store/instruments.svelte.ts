@@ -101,9 +101,10 @@ function heard(id: string, raw: unknown): void {
   ear.watch = h.watch;
   const right = h.sample && setRight(h.sample, i.calibration);
   tell(id, { heardAt: now, lie: h.lie, lost: '', ...(right ? { last: right } : {}) });
-  if (!right || !isWriter || !i.batchId || i.kind === 'scale' || i.kind === 'weather') return;
+  if (!right || !i.batchId || i.kind === 'scale' || i.kind === 'weather') return;
+  // Kept while another tab writes, or before it is known that none does.
   ear.buffer = [...ear.buffer, right].slice(-MOST_BUFFERED);
-  if (!ear.kept || now - ear.buffer[0]!.at >= BUFFER_MS) void write(i, ear);
+  if (isWriter && (!ear.kept || now - ear.buffer[0]!.at >= BUFFER_MS)) void write(i, ear);
 }
 
 function listen(): void {
@@ -128,6 +129,14 @@ async function save(next: Instrument[]): Promise<void> {
   listen();
 }
 
+/** Writes what was heard before this tab was the one that writes. */
+function writeHeard(): void {
+  for (const i of list) {
+    const ear = ears.get(i.id);
+    if (ear && ear.buffer.length > 0) void write(i, ear);
+  }
+}
+
 /** Begins to listen to the instruments there are. Of several tabs one writes. */
 export async function startInstruments(): Promise<void> {
   const kept = z.array(instrumentSchema).safeParse((await db.settings.get(KEY))?.value ?? []);
@@ -136,6 +145,7 @@ export async function startInstruments(): Promise<void> {
   else
     void navigator.locks.request('instruments', () => {
       isWriter = true;
+      writeHeard();
       return new Promise<never>(() => undefined);
     });
   listen();

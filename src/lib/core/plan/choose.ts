@@ -117,7 +117,8 @@ export function chooseIngredient(
   // `elderberries` and `elderberry` are one: the stem is enough.
   const lookUp = (n: string) => {
     const whole = findProduce(n, own);
-    return whole.length > 0 ? whole : findProduce(n.replace(/(ies|es|s)$/, ''), own);
+    const stem = n.replace(/(ies|es|s)$/, '');
+    return whole.length > 0 || stem === n ? whole : findProduce(stem, own);
   };
   const names = namesOf(name);
   // `rose petals` is one kind, `elderflower petals` are elderflower.

@@ -23,7 +23,12 @@ const singular = (word: string): string =>
           .replace(/(sh|ch|x|o)es$/, '$1')
           .replace(/s$/, '');
 
-const wordsOf = (text: string): string[] => tidy(text).split(' ').filter(Boolean).map(singular);
+/** The words of a text, one way; of the last text that was asked for they are known. */
+let last: { text: string; words: readonly string[] } = { text: '', words: [] };
+function wordsOf(text: string): readonly string[] {
+  if (last.text !== text) last = { text, words: tidy(text).split(' ').filter(Boolean).map(singular) };
+  return last.words;
+}
 
 /** Words that come between or around a plant's name, and change nothing of it. */
 const FILLERS = new Set(

@@ -56,6 +56,8 @@
         ? 'which fits none of the rest: spin the stem and read again'
         : ''
   );
+  /** Of the bottles that are filled already, those that are left. */
+  const filledLeft = $derived(s.bottled.reduce((n, b) => n + b.left, 0));
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
@@ -164,7 +166,10 @@
         >Bottles of it could burst: see below.</span
       >{/if}
     {#if says.bottledInPart > 0}
-      {says.bottledInPart} bottles of it are filled already.
+      {counted(says.bottledInPart, 'bottle')} of it {says.bottledInPart === 1 ? 'is' : 'are'} filled already{filledLeft <
+      says.bottledInPart
+        ? `, ${filledLeft} left`
+        : ''}.
     {/if}
     {#if says.isOnCourse && says.reading !== 'never' && now.expectedSg}
       On course for
