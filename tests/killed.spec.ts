@@ -53,6 +53,14 @@ async function kill({ process: p, browser }: Running): Promise<void> {
   await browser.close().catch(() => undefined);
 }
 
+/** As one closes it: what a browser keeps of a site besides its data is on the disk afterwards. */
+async function closed({ process: p, browser }: Running): Promise<void> {
+  const ended = new Promise((done) => p.once('exit', done));
+  const session = await browser.newBrowserCDPSession();
+  await session.send('Browser.close').catch(() => undefined);
+  await ended;
+}
+
 /** Says a line; it is written once the line is gone. @param onEnter called as it is being written */
 async function say(page: Page, line: string, onEnter: () => void = () => undefined): Promise<void> {
   await page.keyboard.press('/');
@@ -85,6 +93,11 @@ test('killed in the middle of writing it loses nothing that was said to be writt
     await expect(running.page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
     const url = running.page.url();
     const begun: Logged[] = await logOf(running.page);
+    // A browser that has been used before, as a household's has: what is tried here is our own writing.
+    await closed(running);
+    running = await started(dir, flags);
+    await running.page.goto(url);
+    await expect(running.page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
     for (let k = 0; k < KILLS; k++) {
       const mine = running;
       // Within a tenth of a second from the key: before, while and after it is on its way to the disk.
