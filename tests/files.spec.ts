@@ -247,8 +247,10 @@ test('storage that is cleared, or taken by a newer Vecino, is told at once, with
   );
   await page.getByRole('button', { name: 'Open it anew' }).click();
   await page.goto('/');
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(page.getByRole('alert')).toContainText('is not here any more');
+  // What is written anew is kept, and nothing is missed any longer.
   await startRhubarb(page);
+  await expect(page.getByRole('alert')).toBeHidden();
   await other.evaluate(
     () =>
       new Promise<void>((done) => {
@@ -256,6 +258,19 @@ test('storage that is cleared, or taken by a newer Vecino, is told at once, with
       })
   );
   await expect(page.getByRole('alert')).toContainText('has been cleared');
+  // Opened again, it is missed, with how much it was; until something new is written, or one begins anew.
+  await page.goto('/');
+  const alert = page.getByRole('alert');
+  await expect(alert).toContainText('What was written in this browser is not here any more');
+  await expect(alert).toContainText(/There were \d+ entries/);
+  await alert.getByRole('link', { name: 'Bring your last file in' }).click();
+  await expect(page).toHaveURL(/settings/);
+  await expect(alert).toBeVisible();
+  await alert.getByRole('button', { name: 'begin anew' }).click();
+  await expect(alert).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(alert).toBeHidden();
 });
 
 test('where nothing can be kept that is said, and every page can be looked at', async ({

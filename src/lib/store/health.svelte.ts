@@ -1,5 +1,6 @@
 import { isFull } from '$core/units/input-error';
 import { db } from './db';
+import { mark, marked, unmark, type Mark } from './mark';
 
 /** What is wrong with the store of this browser; null while all is well. */
 export type Illness =
@@ -11,6 +12,8 @@ export type Illness =
   | { kind: 'newer' }
   /** it neither opens nor fails */
   | { kind: 'silent' }
+  /** what was once written here is not here any more: the browser lost it while nobody looked */
+  | ({ kind: 'lost' } & Mark)
   /** its clock is behind what was last written, ms */
   | { kind: 'clock'; lastAt: number }
   /** there is no more room: what is being typed is kept no longer */
@@ -20,7 +23,7 @@ export type Illness =
 const SILENT_MS = 10_000;
 
 /** Gravest first. With any of the first four nothing can be read or written here. */
-const GRAVITY = ['closed', 'gone', 'newer', 'silent', 'full', 'clock'] as const;
+const GRAVITY = ['closed', 'gone', 'newer', 'silent', 'lost', 'full', 'clock'] as const;
 const SHUT: ReadonlySet<Illness['kind']> = new Set(GRAVITY.slice(0, 4));
 
 /** Each by its kind: one that passes leaves the others as they are. */
@@ -59,6 +62,31 @@ const CLOCKS_DIFFER = 3_600_000;
 export function clockSays(now: number, lastAt: number | null): void {
   if (lastAt !== null && lastAt > now + CLOCKS_DIFFER) has({ kind: 'clock', lastAt });
   else hasNot('clock');
+}
+
+let hasSeenSome = false;
+
+/**
+ * Looks whether what was once written here is still here. What goes while the page sees it was taken out on purpose, or
+ * the page is told otherwise.
+ * @param events how many there are now
+ */
+export function storeHolds(events: number, now: number): void {
+  if (events > 0) {
+    mark(events, now);
+    hasNot('lost');
+  } else if (hasSeenSome) unmark();
+  else {
+    const was = marked();
+    if (was) has({ kind: 'lost', ...was });
+  }
+  hasSeenSome ||= events > 0;
+}
+
+/** It is known that it is lost: from now on nothing is missed. */
+export function beginAnew(): void {
+  unmark();
+  hasNot('lost');
 }
 
 /** Watches over the store from the first moment. @returns what stops it */

@@ -55,6 +55,50 @@ describe('what is wrong with the store', () => {
     expect(health.ill).toBeNull();
   });
 
+  it('what was written and is gone when the page opens again is missed; what was taken out on purpose is not', async () => {
+    const kept = new Map<string, string>();
+    vi.stubGlobal('localStorage', {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+      removeItem: (k: string) => void kept.delete(k)
+    });
+    // A page that has seen nothing yet, as after a reload.
+    vi.resetModules();
+    const page = async () => await import('./health.svelte');
+    const first = await page();
+    first.storeHolds(0, 1e12);
+    expect(first.health.ill).toBeNull();
+    first.storeHolds(12, 1e12);
+    vi.resetModules();
+    const second = await page();
+    second.storeHolds(0, 2e12);
+    expect(second.health.ill).toEqual({ kind: 'lost', events: 12, at: 1e12 });
+    expect(second.health.isShut).toBe(false);
+    // Brought in again from a file, all is well; then it is emptied on purpose.
+    second.storeHolds(12, 2e12);
+    expect(second.health.ill).toBeNull();
+    second.storeHolds(0, 2e12);
+    expect(second.health.ill).toBeNull();
+    vi.resetModules();
+    const third = await page();
+    third.storeHolds(0, 3e12);
+    expect(third.health.ill).toBeNull();
+    // Known to be lost: it is not said again.
+    third.storeHolds(3, 3e12);
+    vi.resetModules();
+    const fourth = await page();
+    fourth.storeHolds(0, 4e12);
+    expect(fourth.health.ill).toMatchObject({ kind: 'lost' });
+    fourth.beginAnew();
+    expect(fourth.health.ill).toBeNull();
+    expect(kept.size).toBe(0);
+    // A word that cannot be read, or a browser that forbids it, says nothing.
+    kept.set('vecino-written', '{');
+    fourth.storeHolds(0, 4e12);
+    expect(fourth.health.ill).toBeNull();
+    vi.unstubAllGlobals();
+  });
+
   it('what fails otherwise is no full disk', () => {
     const error = vi.spyOn(console, 'error').mockImplementation(() => undefined);
     notKept(new Error('the tab is closing'));

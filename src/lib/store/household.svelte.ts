@@ -12,7 +12,7 @@ import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { asBatches, type Batch } from './as-batches';
 import { db } from './db';
-import { clockSays } from './health.svelte';
+import { clockSays, storeHolds } from './health.svelte';
 import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere, lastWriteAt } from './stamp';
 import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
 
@@ -174,6 +174,7 @@ export function watchHousehold(): () => void {
         now = Date.now();
         running = rows;
         counts = found;
+        storeHolds(found.events, now);
       }
     ),
     watch(

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Illness } from '$lib/store/health.svelte';
+  import { beginAnew, type Illness } from '$lib/store/health.svelte';
 
   /** What is wrong with the browser's store, in plain words, and the way out. */
   let { ill }: { ill: Illness } = $props();
@@ -23,6 +23,14 @@
       Nothing is lost by that. Close every other tab of Vecino and open this one anew; if that does not help,
       close the whole browser and start it again.
     </p>
+  {:else if ill.kind === 'lost'}
+    <p class="number text-[1.1875rem]">What was written in this browser is not here any more.</p>
+    <p>
+      There were {ill.events} entries, the last seen on {when(ill.at)}. The browser lost them, or they were
+      cleared with its data.
+      <a class="link font-semibold" href="/settings">Bring your last file in under Settings</a>; what you
+      write from now on is kept.
+    </p>
   {:else if ill.kind === 'clock'}
     <p class="number text-[1.1875rem]">This device’s clock is behind what was last written here.</p>
     <p>
@@ -43,7 +51,9 @@
       round, but nothing is written down. Use another window, or allow it, and open the page anew. ({ill.why})
     </p>
   {/if}
-  {#if ill.kind !== 'full'}<p class="mt-2">
+  {#if ill.kind === 'lost'}<p class="mt-2">
+      <button class="btn btn-line" onclick={beginAnew}>I have no file: begin anew</button>
+    </p>{:else if ill.kind !== 'full'}<p class="mt-2">
       <button class="btn btn-primary" onclick={() => location.reload()}>Open it anew</button>
     </p>{/if}
 </div>
