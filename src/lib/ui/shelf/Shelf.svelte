@@ -85,8 +85,8 @@
           </li>
         {/each}
         <li class="ml-auto shrink-0 self-end pb-1 pl-3 text-right text-[0.8125rem] text-quiet">
-          <span class="max-lg:hidden">{standing.length} on the shelf{', '}</span
-          >{#if standing.length > 1}<button
+          <span class="max-lg:hidden">{standing.length} on the shelf,</span>
+          {#if standing.length > 1}<button
               class="min-h-11 underline underline-offset-4 lg:min-h-0"
               onclick={() => (isOrdering = true)}>put in order</button
             ><br class="max-lg:hidden" />{/if}
