@@ -55,6 +55,18 @@ export function take(p: Piece, pattern: RegExp): RegExpExecArray | null {
   return m;
 }
 
+/** What is read of the same words in the same line once, however often they are tried. A line has a context of its own. */
+export function oncePerLine<T>(): (ctx: Context, key: string, make: () => T) => T {
+  const lines = new WeakMap<Context, Map<string, T>>();
+  return (ctx, key, make) => {
+    let known = lines.get(ctx);
+    if (!known) lines.set(ctx, (known = new Map()));
+    const found = known.get(key) ?? make();
+    known.set(key, found);
+    return found;
+  };
+}
+
 /** Words that say nothing more. */
 const FILLER = new Set(
   "a an the it its is was are were be been has have had i we me my our this that of in into to at on for with and then now just again still so also by from as here there please today got some more wine must batch jar bucket demijohn carboy stuff thing well ok okay yes all right it's i've down checked fermenting finally".split(

@@ -6,25 +6,16 @@ import { mayHoldFigure } from '../units/number';
 import { sayAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed } from '../units/reckon';
-import { ask, type Context, type Read } from './context';
+import { ask, oncePerLine, type Context, type Read } from './context';
 
 /** One thing with its amount, or what has to be asked of it. */
 export type Item = { item: Ingredient } | { wrong: Read };
 
 const BOUNDARY = /\s+(?=(?:\d|[½¼¾]|an?\s|one\s|two\s|three\s|four\s|five\s|six\s|half\s)[^,]*[a-z]{3})/g;
 
-/** What was read of the same words in the same line already. */
-const read = new WeakMap<Context, Map<string, Item>>();
-
-/** The same, once for each line. */
-function itemOnce(piece: string, ctx: Context, line: string, mayBeBare = false): Item {
-  let known = read.get(ctx);
-  if (!known) read.set(ctx, (known = new Map()));
-  const key = `${mayBeBare ? '?' : ''}${piece}`;
-  const found = known.get(key) ?? readItem(piece, ctx, line, mayBeBare);
-  known.set(key, found);
-  return found;
-}
+const once = oncePerLine<Item>();
+const itemOnce = (piece: string, ctx: Context, line: string, mayBeBare = false): Item =>
+  once(ctx, `${mayBeBare ? '?' : ''}${piece}`, () => readItem(piece, ctx, line, mayBeBare));
 
 /** What a piece such as `750 g sugar` is; `line` is what it stands in, for lines that settle what is asked. */
 export function readItem(piece: string, ctx: Context, line: string, mayBeBare = false): Item {

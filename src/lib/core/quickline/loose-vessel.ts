@@ -1,5 +1,6 @@
 import type { Command } from './command';
 import type { Context, Piece } from './context';
+import { isOfSize } from '../vessels/vessels';
 import { litresIn, VOLUME } from './phrases/volume';
 
 type Vessel = Context['vessels'][number];
@@ -11,15 +12,15 @@ const SAID = new RegExp(
 /** Whether a piece may speak of a vessel so. */
 export const maySayVessel = (text: string): boolean => SAID.test(text);
 
-/** As near to its name a size has to be, and to what it holds: its neck counts. Common practice. */
+/** As near to its name a size has to be. */
 const SAME = 0.02;
-const HOLDS = [0.985, 1.12] as const;
 
-function isOfSize(v: Vessel, litres: number, ctx: Pick<Context, 'volume' | 'country'>): boolean {
+/** Whether it is called by so many litres in its own name; where that says none, by what it holds. */
+function isCalled(v: Vessel, litres: number, ctx: Pick<Context, 'volume' | 'country'>): boolean {
   const size = new RegExp(`^${VOLUME}`).exec(v.name.toLowerCase())?.[0];
   const named = size ? litresIn(size, ctx) : null;
   if (named !== null) return Math.abs(named - litres) <= SAME * litres;
-  return v.capacityL >= HOLDS[0] * litres && v.capacityL <= HOLDS[1] * litres;
+  return isOfSize(v, litres);
 }
 
 /** A size without a word for the vessel may be of anything that goes in: it is a vessel's where something is read there. */
@@ -45,7 +46,7 @@ export function takeLoosely(
   const those = ctx.vessels.filter(
     (v) =>
       v.wineId !== undefined &&
-      (litres === null || isOfSize(v, litres, ctx)) &&
+      (litres === null || isCalled(v, litres, ctx)) &&
       (!shape || v.name.toLowerCase().includes(shape))
   );
   if (those.length !== 1) return undefined;

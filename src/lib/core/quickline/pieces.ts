@@ -1,5 +1,5 @@
 import { OF_NO_WINE, type Command } from './command';
-import { ask, leftOf, read, type Context, type Piece, type Read, type Wine } from './context';
+import { ask, leftOf, oncePerLine, read, type Context, type Piece, type Read, type Wine } from './context';
 import { readOdd, readStep, readStir } from './phrases/deeds';
 import { readLook } from './phrases/look';
 import { readBottle, readFruitOut, readGone, readOpen, readRack } from './phrases/move';
@@ -59,17 +59,10 @@ function readOne(p: Piece, ctx: Context, line: string): Read | null {
 
 type All = { found: Read; left: string };
 
-/** What was read of the same words in the same line already: a piece is tried with its wine, and without. */
-const known = new WeakMap<Context, Map<string, All>>();
-
-function readAll(text: string, ctx: Context, line: string): All {
-  let of = known.get(ctx);
-  if (!of) known.set(ctx, (of = new Map()));
-  const key = `${line}\n${text}`;
-  const all = of.get(key) ?? readAllOnce(text, ctx, line);
-  of.set(key, all);
-  return all;
-}
+/** A piece is tried with its wine, and without. */
+const once = oncePerLine<All>();
+const readAll = (text: string, ctx: Context, line: string): All =>
+  once(ctx, `${line}\n${text}`, () => readAllOnce(text, ctx, line));
 
 /** All that a piece says: what is left of it is tried again. */
 function readAllOnce(text: string, ctx: Context, line: string): All {

@@ -7,15 +7,10 @@ import { volumeText } from '../units/format';
 import { InputError } from '../units/input-error';
 import { inL } from '../units/say';
 import { A_GLASS_L, checkRacking, toTheNeck } from '../vessels/racking';
-import { isOpenVessel, type Vessel } from '../vessels/vessels';
+import { isOfSize, isOpenVessel, type Vessel } from '../vessels/vessels';
 import type { CommandOf } from './command';
 import type { Home, Written } from './home';
 import { vesselFor } from './which-vessel';
-
-/** A jar may hold so much more than it is called, or hardly less: its neck counts. Common practice. */
-const SIZE_WITHIN = [0.985, 1.09] as const;
-const isOfSize = (v: Vessel, sizeL: number): boolean =>
-  v.capacityL >= SIZE_WITHIN[0] * sizeL && v.capacityL <= SIZE_WITHIN[1] * sizeL;
 
 /** A racking into the jars that are named, or of a size: filled, and what is left behind told. */
 export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): Written {

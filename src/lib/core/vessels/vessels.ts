@@ -43,6 +43,12 @@ const OUTLINES = {
 export const SHAPES = ['bucket', 'jar', 'carboy', 'barrel', 'bottle'] as const;
 export type Shape = (typeof SHAPES)[number];
 
+/** A vessel may hold so much more than it is called, or hardly less: its neck counts. Common practice. */
+const SIZE_WITHIN = [0.985, 1.09] as const;
+/** Whether a vessel is one that is called by so many litres. @example isOfSize({ capacityL: 5.2 }, 5) // true */
+export const isOfSize = ({ capacityL }: { capacityL: number }, sizeL: number): boolean =>
+  capacityL >= SIZE_WITHIN[0] * sizeL && capacityL <= SIZE_WITHIN[1] * sizeL;
+
 export const vesselSchema = z.strictObject({
   id: z.string().min(1).max(64),
   name: z.string().min(1).max(60),
