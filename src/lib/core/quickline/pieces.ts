@@ -129,6 +129,8 @@ function ofVessel(text: string, ctx: Context, line: string, when: Said | null): 
   const loose = exact ? undefined : takeLoosely(p, ctx);
   const vessel = exact ?? loose?.vessel;
   if (!vessel) return null;
+  const own = exact && alsoHere(text, exact, ctx);
+  if (own) return { found: whichVessel(exact, own, line, ctx), who: [], when };
   const named: Piece = { text: p.text };
   const who = takeWho(named, ctx);
   const tries = [
@@ -147,6 +149,25 @@ function ofVessel(text: string, ctx: Context, line: string, when: Said | null): 
 }
 
 const inParts = (text: string) => text.split(/\s*(?:,|\band\b)\s*/).filter(Boolean);
+
+type Vessel = Context['vessels'][number];
+
+/** On a wine's page its own vessel may be meant, though another wine's is called just so; not where that wine is named. */
+function alsoHere(text: string, exact: Vessel, ctx: Context): Vessel | undefined {
+  if (ctx.hereId === null || exact.wineId === undefined || exact.wineId === ctx.hereId) return undefined;
+  if (takeWho({ text }, ctx).some((w) => w.id === exact.wineId)) return undefined;
+  const vessels = ctx.vessels.filter((v) => v.wineId === ctx.hereId);
+  return takeLoosely({ text }, { ...ctx, vessels })?.vessel;
+}
+
+const whichVessel = (other: Vessel, own: Vessel, line: string, ctx: Context): Read => {
+  const wine = ctx.wines.find((w) => w.id === other.wineId)?.name ?? '';
+  const name = other.name.toLowerCase();
+  return ask('vessel', `Which one is meant?`, [
+    { label: `the ${own.name} of this wine`, line: line.replace(name, own.name.toLowerCase()) },
+    { label: `the ${other.name}: ${wine}`, line: `${wine.toLowerCase()}: ${line}` }
+  ]);
+};
 
 /** Several vessels in a row: `1.012 in the 3 gal carboy and 1.010 in the 2 gal jar`. */
 function bySeveralVessels(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {

@@ -212,6 +212,34 @@ describe('a vessel as it is called', () => {
     expect(commands).toMatchObject([{ kind: 'bottle', bottles: [{ count, sizeL, type }] }]);
   });
 
+  it('on a wine’s page its own jar may be meant, though another wine’s is called just so: it is asked', () => {
+    const twin: Context = {
+      ...ctx,
+      volume: 'L',
+      vessels: [
+        { id: 'tall', name: 'tall 5 L jar', capacityL: 5.2, wineId: 'apple' },
+        { id: 'plain', name: '5 L jar', capacityL: 5.2, wineId: 'quince' }
+      ]
+    };
+    const { asks } = parse('0.993 in the 5 l jar', twin);
+    expect(asks).toMatchObject([{ about: 'vessel' }]);
+    const meant = asks[0]!.choices.map(({ line }) => {
+      const read = parse(line, twin);
+      expect(read.asks).toEqual([]);
+      return read.commands;
+    });
+    expect(meant).toMatchObject([
+      [{ kind: 'reading', sg: 0.993, batchId: 'apple', vesselId: 'tall' }],
+      [{ kind: 'reading', sg: 0.993, batchId: 'quince', vesselId: 'plain' }]
+    ]);
+    // On no wine's page, and on that wine's own, the name is enough.
+    for (const hereId of [null, 'quince'])
+      expect(parse('0.993 in the 5 l jar', { ...twin, hereId })).toMatchObject({
+        commands: [{ batchId: 'quince', vesselId: 'plain' }],
+        asks: []
+      });
+  });
+
   it('a scrap of a word names no fruit', () => {
     for (const line of ['1.012 in', '2 in 3 gal', 'it 3 gal', '3 in', '1 lb in'])
       for (const c of parse(line, ctx).commands) expect(JSON.stringify(c)).not.toContain('produceId');
