@@ -5,7 +5,10 @@
   import { household } from '$lib/store/household.svelte';
   import { gridChoices, gridHere, gridId, inInches, saveLabels, shownLength, typedMm } from './sheet.svelte';
 
-  /** Which sheet is printed on, how many, and where the first goes. */
+  /**
+   * Which sheet is printed on, how many, and where the first goes. A place that this sheet has not is kept
+   * too: the sheet of more labels may only just have been picked.
+   */
   type Props = {
     count: number;
     first: number;
@@ -121,8 +124,9 @@
         value={first}
         oninput={(e) => {
           const n = whole(e.currentTarget.value);
-          if (n >= 1 && n <= countOf(grid)) onfirst(n);
+          if (n >= 1) onfirst(n);
         }}
+        onchange={(e) => (e.currentTarget.value = String(first))}
       /></label
     >
   </div>
