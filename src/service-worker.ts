@@ -25,10 +25,11 @@ self.addEventListener('message', (event) => {
 // What a notification speaks of is opened by it.
 self.addEventListener('notificationclick', (event) => {
   event.notification.close();
+  const { page } = (event.notification.data ?? {}) as { page?: string };
   event.waitUntil(
     self.clients
       .matchAll({ type: 'window' })
-      .then(([open]) => (open ? open.focus() : self.clients.openWindow(SHELL)))
+      .then(([open]) => (open ? open.focus() : self.clients.openWindow(`${base}${page ?? '/'}`)))
   );
 });
 

@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import { startRhubarb } from './kitchen';
 import { expect, test } from './test';
 
-type Waiting = { body: string; showTrigger?: { timestamp: number } };
+type Waiting = { body: string; data: unknown; showTrigger?: { timestamp: number } };
 type Asked = { getNotifications: (filter?: object) => Promise<Waiting[]> };
 
 test('a wait that is over is told though no tab is open any more, where the browser can', async ({
@@ -35,6 +35,7 @@ test('a wait that is over is told though no tab is open any more, where the brow
         const by = (await navigator.serviceWorker.getRegistration('/')) as unknown as Asked | undefined;
         return ((await by?.getNotifications(f)) ?? []).map((n) => ({
           body: n.body,
+          page: (n.data as { page: string }).page,
           at: n.showTrigger?.timestamp ?? null
         }));
       }, filter);
@@ -44,6 +45,7 @@ test('a wait that is over is told though no tab is open any more, where the brow
     await expect.poll(() => waiting({ includeTriggered: true })).toHaveLength(1);
     const [ringing] = await waiting({ includeTriggered: true });
     expect(ringing!.body).toBe('Rhubarb: the timer is over.');
+    expect(ringing!.page).toMatch(/^\/batches\/[\w-]+$/);
     expect(Math.abs(ringing!.at! - Date.now())).toBeLessThan(60_000);
     // It is the browser's own by now: it stands though the tab is gone.
     await page.close();

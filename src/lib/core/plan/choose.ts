@@ -6,7 +6,7 @@ import { ACID_ADDITIONS, ADDITIVES, type AcidAdditionId, type AdditiveId } from 
 import type { AmountUnit, Country } from '../units/words';
 import { HOW, reckon } from '../units/reckon';
 import { mayHoldFigure, plainText } from '../units/number';
-import { sayAmount, type Amount, type Said } from '../units/amount';
+import { tryAmount, type Amount, type Said } from '../units/amount';
 import { explain, InputError } from '../units/input-error';
 import type { Produce } from '../tables/produce';
 import { findProduce } from '../tables/table';
@@ -46,20 +46,16 @@ const isBareName = (text: string) => !mayHoldFigure(plainText(text)) && !NO_AMOU
 /** The amount a line begins with, or why it is none, and the name that is left. */
 function split(text: string, country: Country): { said: Said | null; name: string; ask: string | null } {
   if (isBareName(text)) return { said: null, name: text.trim().toLowerCase(), ask: null };
-  try {
-    const said = sayAmount(text, country);
-    return { said, name: said.of, ask: null };
-  } catch (e) {
-    if (!(e instanceof InputError)) throw e;
-    const bare = text.trim().toLowerCase();
-    // Words that are no amount at all are a name.
-    if (!/\d|^(?:an?|some|several|few|half|one|two|lots?|about|nearly)\s/.test(bare))
-      return { said: null, name: bare, ask: null };
-    const name =
-      /(?:^|\s)of\s+(.+)$/.exec(bare)?.[1] ??
-      bare.replace(/^(?:[^a-z]|\b(?:some|several|a|few|lots?)\b)+/, '');
-    return { said: null, name: /^[a-z]/.test(name) && !/\d/.test(name) ? name : '', ask: explain(e) };
-  }
+  const said = tryAmount(text, country);
+  if (!(said instanceof InputError)) return { said, name: said.of, ask: null };
+  const bare = text.trim().toLowerCase();
+  // Words that are no amount at all are a name.
+  if (!/\d|^(?:an?|some|several|few|half|one|two|lots?|about|nearly)\s/.test(bare))
+    return { said: null, name: bare, ask: null };
+  const name =
+    /(?:^|\s)of\s+(.+)$/.exec(bare)?.[1] ??
+    bare.replace(/^(?:[^a-z]|\b(?:some|several|a|few|lots?)\b)+/, '');
+  return { said: null, name: /^[a-z]/.test(name) && !/\d/.test(name) ? name : '', ask: explain(said) };
 }
 
 /** A name, and then with less and less of what only says how the thing is. */
@@ -173,16 +169,9 @@ export function chooseIngredient(
     /^(?:(?:tap|spring|cold|hot|warm|boil\w*|filtered)\s+)*water$/.test(name)
   )
     offer('Water', 'tap or spring', { kind: 'water', volumeL: 0 });
-  for (const [id, acid] of Object.entries(ACID_ADDITIONS) as [
-    AcidAdditionId,
-    { name: string; note: string }
-  ][])
-    if (
-      `${acid.name} ${id} ${id === 'potassium-bicarbonate' || id === 'calcium-carbonate' ? 'deacidify' : 'acid'}`
-        .toLowerCase()
-        .includes(name)
-    )
-      offer(acid.name, acid.note, { kind: 'acid', acidId: id, massKg: 0 });
+  for (const [id, words] of ACID_WORDS)
+    if (words.includes(name))
+      offer(ACID_ADDITIONS[id].name, ACID_ADDITIONS[id].note, { kind: 'acid', acidId: id, massKg: 0 });
   if (/^(?:(?:red|white|dry|other|like)\s+)*wine$/.test(name))
     offer('Wine', 'dry, about 12 %', { kind: 'wine', volumeL: 0, abv: 12, sg: 0.994 });
   const called = name.length < 3 ? [] : [name, ...names].map((n) => n.split(/[\s-]+/).map(one));
@@ -210,6 +199,11 @@ const one = (word: string) => word.replace(/s$/, '');
 const SWEETENER_WORDS = (Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]).map(
   ([id, s]) => [id, `${s.words} ${s.name.toLowerCase()}`] as const
 );
+/** What every acid, and what takes some away, is called, in small letters. */
+const ACID_WORDS = (Object.keys(ACID_ADDITIONS) as AcidAdditionId[]).map((id) => {
+  const takesAway = id === 'potassium-bicarbonate' || id === 'calcium-carbonate';
+  return [id, `${ACID_ADDITIONS[id].name} ${id} ${takesAway ? 'deacidify' : 'acid'}`.toLowerCase()] as const;
+});
 /** Acid blend is an acid. */
 const POWDERS = (Object.keys(ADDITIVES) as AdditiveId[])
   .filter((id) => id !== 'acid-blend')

@@ -3,7 +3,7 @@ import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { thingOf } from '../plan/thing';
 import { mayHoldFigure } from '../units/number';
-import { sayAmount } from '../units/amount';
+import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed } from '../units/reckon';
 import { ask, oncePerLine, type Context, type Read } from './context';
@@ -62,12 +62,8 @@ export function readItem(piece: string, ctx: Context, line: string, mayBeBare = 
 /** Whether a piece is an amount of nothing yet. */
 function isBareAmount(text: string, { country }: Context): boolean {
   if (!mayHoldFigure(text)) return false;
-  try {
-    return sayAmount(text, country).of === '';
-  } catch (e) {
-    if (!(e instanceof InputError)) throw e;
-    return false;
-  }
+  const said = tryAmount(text, country);
+  return !(said instanceof InputError) && said.of === '';
 }
 
 /** Whether a word may mean the other as well: two kinds of cherry, two sulphites; one sugar is the usual. */

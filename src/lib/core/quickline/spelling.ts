@@ -1,3 +1,4 @@
+import { remembered } from '../maths/once';
 import { POWDER_WORDS } from '../plan/thing';
 import { SWEETENERS } from '../tables/sweeteners';
 import { ACID_ADDITIONS, ADDITIVES } from '../tables/substances';
@@ -43,6 +44,8 @@ export function nearest(word: string, among: Iterable<string>): string | undefin
   return those.length === 1 ? those[0] : undefined;
 }
 
+const nearestKeyword = remembered((word) => nearest(word, KEYWORDS), 2000);
+
 /** Shorter words are too like one another. */
 const LEAST = 5;
 
@@ -53,6 +56,6 @@ export function spelt(text: string, ctx: Pick<Context, 'wines' | 'vessels' | 'ow
   return text.replace(/[a-z]+/g, (word) =>
     word.length < LEAST || isKnown(word) || isKnown(word.replace(/(es|s)$/, ''))
       ? word
-      : (nearest(word, KEYWORDS) ?? word)
+      : (nearestKeyword(word) ?? word)
   );
 }

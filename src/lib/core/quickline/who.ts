@@ -1,3 +1,4 @@
+import { once, remembered } from '../maths/once';
 import type { Context, Piece, Wine } from './context';
 import { isNear } from './spelling';
 
@@ -17,17 +18,8 @@ const LEAST = 6;
 /** Words of a name that name nothing alone. */
 const COMMON = new Set(['the', 'and', 'wine', 'mead', 'cider', 'with', 'of', 'my', 'first', 'second']);
 
-const patterns = new Map<string, RegExp>();
 /** Patterns that are kept; names come and go. */
-const MOST_KEPT = 2000;
-const kept = (source: string): RegExp => {
-  let pattern = patterns.get(source);
-  if (!pattern) {
-    if (patterns.size > MOST_KEPT) patterns.clear();
-    patterns.set(source, (pattern = new RegExp(source)));
-  }
-  return pattern;
-};
+const kept = remembered((source) => new RegExp(source), 2000);
 
 /** Takes a word or a name out, with what stands about it. */
 function cut(p: Piece, name: string): boolean {
@@ -38,48 +30,57 @@ function cut(p: Piece, name: string): boolean {
   return true;
 }
 
+const longestFirst = once((vessels: Context['vessels']) =>
+  [...vessels].sort((a, b) => b.name.length - a.name.length)
+);
+
 /** Takes a vessel of the household that a piece names out of it; undefined where it names none. */
 export function takeVessel(
   p: Piece,
   { vessels }: Pick<Context, 'vessels'>
 ): Context['vessels'][number] | undefined {
-  return [...vessels]
-    .sort((a, b) => b.name.length - a.name.length)
-    .find(({ name }) => {
-      const text = name.toLowerCase();
-      if (text.length < 3 || !p.text.includes(text)) return false;
-      const m = kept(
-        `(?:\\b(?:in|into|to|of|for|from|on|at|out of)\\s+)?(?:\\b(?:the|my|our)\\s+)?\\b${escaped(text)}(?![\\w])\\s*:?`
-      ).exec(p.text);
-      if (!m) return false;
-      p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
-      return true;
-    });
+  return longestFirst(vessels).find(({ name }) => {
+    const text = name.toLowerCase();
+    if (text.length < 3 || !p.text.includes(text)) return false;
+    const m = kept(
+      `(?:\\b(?:in|into|to|of|for|from|on|at|out of)\\s+)?(?:\\b(?:the|my|our)\\s+)?\\b${escaped(text)}(?![\\w])\\s*:?`
+    ).exec(p.text);
+    if (!m) return false;
+    p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
+    return true;
+  });
 }
+
+/** Wines with their names in plain letters and the words that name them alone, the longest name first. */
+const namedWines = once((wines: readonly Wine[]) =>
+  wines
+    .map((wine) => ({ wine, name: plain(wine.name) }))
+    .filter((w) => w.name !== '')
+    .map((w) => ({ ...w, words: w.name.split(' ').filter((x) => !COMMON.has(x) && x.length >= 3) }))
+    .sort((a, b) => b.name.length - a.name.length)
+);
 
 /**
  * Takes the wine that a piece names out of it: by its whole name, else by a word that is in the names of few.
  * @returns those it can be; none where it names none
  */
 export function takeWho(p: Piece, { wines }: Pick<Context, 'wines'>): Wine[] {
-  const names = wines.map((wine) => ({ wine, name: plain(wine.name) })).filter((w) => w.name !== '');
+  const names = namedWines(wines);
+  const ofName = (name: string) => names.filter((w) => w.name === name).map((w) => w.wine);
   // One that stands first is spoken of, whatever else is named.
-  const first = names
-    .filter(({ name }) => kept(`^\\W*(?:the\\s+|my\\s+|our\\s+)?${escaped(name)}(?:s|es)?\\b`).test(p.text))
-    .sort((a, b) => b.name.length - a.name.length)[0]?.name;
-  if (first && cut(p, first)) return names.filter((w) => w.name === first).map((w) => w.wine);
-  for (const { name } of [...names].sort((a, b) => b.name.length - a.name.length))
-    if (cut(p, name)) return names.filter((w) => w.name === name).map((w) => w.wine);
+  const first = names.find(({ name }) =>
+    kept(`^\\W*(?:the\\s+|my\\s+|our\\s+)?${escaped(name)}(?:s|es)?\\b`).test(p.text)
+  )?.name;
+  if (first && cut(p, first)) return ofName(first);
+  for (const { name } of names) if (cut(p, name)) return ofName(name);
   for (const word of p.text.match(/[a-z]{3,}/g) ?? []) {
     if (COMMON.has(word)) continue;
     const bare = word.replace(/(es|s)$/, '');
-    const isIn = (name: string, like: (w: string) => boolean) =>
-      name.split(' ').some((w) => !COMMON.has(w) && w.length >= 3 && like(w));
-    const those = names.filter((n) => isIn(n.name, (w) => w === word || w === bare));
+    const those = names.filter((n) => n.words.some((w) => w === word || w === bare));
     const near =
       those.length > 0
         ? those
-        : names.filter((n) => isIn(n.name, (w) => w.length >= LEAST && isNear(w, word)));
+        : names.filter((n) => n.words.some((w) => w.length >= LEAST && isNear(w, word)));
     if (near.length > 0 && cut(p, word)) return near.map((n) => n.wine);
   }
   return [];

@@ -1,3 +1,4 @@
+import { remembered } from '../maths/once';
 import { isSlip } from '../units/slip';
 import { FOODS, POISONS } from './plant-list';
 
@@ -56,9 +57,12 @@ const LONG = NAMES.filter((n) => n.words.length === 1 && n.words[0]!.length >= L
 /** By their length: a slip makes a word one letter longer or shorter at most. */
 const LONG_BY_LENGTH = grouped(LONG, (n) => n.words[0]!.length);
 /** The plant that a long word is a slip from, if any. */
-const slipOf = (word: string): string | undefined =>
-  [0, -1, 1].flatMap((d) => LONG_BY_LENGTH.get(word.length + d) ?? []).find((n) => isSlip(word, n.words[0]!))
-    ?.plant;
+const slipOf = remembered(
+  (word) =>
+    [0, -1, 1].flatMap((d) => LONG_BY_LENGTH.get(word.length + d) ?? []).find((n) => isSlip(word, n.words[0]!))
+      ?.plant,
+  2000
+);
 
 const FOOD_NAMES = FOODS.map(wordsOf);
 const FOOD_WORDS = new Set(FOOD_NAMES.flat());

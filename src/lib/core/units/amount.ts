@@ -1,3 +1,4 @@
+import { remembered } from '../maths/once';
 import { InputError } from './input-error';
 import { isMassUnit, toBase, type Unit } from './measure';
 import { figureAt, partAt, plainText, type Figure } from './number';
@@ -35,7 +36,7 @@ export type Amount = {
 
 export type Part = { figure: Figure; n: number; measure: Measure | null; sign: 1 | -1; joined: boolean };
 
-export type Said = { parts: Part[]; of: string };
+export type Said = { parts: readonly Part[]; of: string };
 
 /** What a measure amounts to, for the order of `9 lb 4 oz`: kg or L; null where it is not a unit. */
 const sizeOf = (m: Measure | null): number | null =>
@@ -48,11 +49,33 @@ const BOUND =
 
 const SOME = /^(?:some|several|lots?|plenty|loads|a\s+lot|a\s+few|a\s+little|a\s+bit)\b/;
 
+/** What was said of each of the last texts, or why it is no amount: a line's pieces are tried in many ways. */
+const tried = remembered((key): Said | InputError => {
+  const end = key.indexOf('\n');
+  const [country, text] = [key.slice(0, end) as Country, key.slice(end + 1)];
+  try {
+    return splitAmount(text, country);
+  } catch (e) {
+    if (e instanceof InputError) return e;
+    throw e;
+  }
+}, 200);
+
+/** As `sayAmount`, with the error handed back. */
+export const tryAmount = (text: string, country: Country = 'us'): Said | InputError =>
+  tried(`${country}\n${text}`);
+
 /**
  * Splits what was said into its figures with their measures, and what it is of.
  * @throws InputError that asks, when it could mean two things or holds no amount
  */
 export function sayAmount(text: string, country: Country = 'us'): Said {
+  const said = tryAmount(text, country);
+  if (said instanceof InputError) throw said;
+  return said;
+}
+
+function splitAmount(text: string, country: Country): Said {
   const clean = plainText(text)
     .replace(/[!?]+$/, '')
     .replace(/\s*\b(?:or so|approx\.?|each)\s*$/i, '');

@@ -26,21 +26,24 @@
     return () => clearInterval(tick);
   });
 
-  const said = (t: Running) =>
-    t.isTimer
+  const said = (t: Running) => ({
+    text: t.isTimer
       ? `${t.name}: ${t.what ? `the timer of the ${t.what}` : 'the timer'} is over.`
-      : `${t.name}: ${t.what}, now.`;
+      : `${t.name}: ${t.what}, now.`,
+    tag: t.key,
+    page: `/batches/${t.batchId}`
+  });
   const known = new Set<string>();
   $effect(() => {
     for (const t of timers) {
       if (!known.has(t.key)) {
         known.add(t.key);
         if (t.until <= now) rung.add(t.key);
-        else void ringAt(said(t), t.key, t.until);
+        else void ringAt(said(t), t.until);
       }
       if (t.until > now || rung.has(t.key)) continue;
       rung.add(t.key);
-      void ring(said(t), t.key);
+      void ring(said(t));
     }
   });
   const HOUR = 3_600_000;
@@ -54,7 +57,7 @@
   async function ask() {
     mayAsk = false;
     keepDraft(ASKED, true);
-    if (await askToRing()) for (const t of timers) void ringAt(said(t), t.key, t.until);
+    if (await askToRing()) for (const t of timers) void ringAt(said(t), t.until);
   }
 </script>
 
