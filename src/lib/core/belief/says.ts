@@ -89,7 +89,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const began = pitchedAt ?? (s.plan.wildYeast === 'wild' ? s.startedAt + DAY : null);
   const mayFerment = began !== null && s.at - began > LAG_MS;
   const readSince = s.readings.some((r) => began !== null && r.at > began + LAG_MS / 2);
-  const hasBoth = s.fills.length > 0 && s.fills.every((f) => hasPreservers(s, f));
+  const hasBoth = s.fills.length > 0 && s.fills.every((f) => hasPreservers(f));
   const isStable = hasBoth && s.fills.every((f) => f.stable!.wasFinished && !hasWoken(f));
   const isSweetened = s.sweetenedAt !== null;
   const reading: Says['reading'] =

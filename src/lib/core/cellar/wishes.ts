@@ -1,5 +1,5 @@
-import { taOf } from '../finish/wine';
-import type { BatchState, Bottling, Tasted } from '../ledger/state';
+import { acidIn } from '../ledger/measured-acid';
+import type { Bottling, Tasted } from '../ledger/state';
 import { tastingWord, type Habit } from '../tables/tasting';
 
 /** A wine as it stood when it was tasted: sugar and acid, g/L, and strength, % vol. */
@@ -26,11 +26,10 @@ const TELLS = { acid: 0.2, sweet: 2 } as const;
 
 /** A wine's acid as measured, else by the sums, and what is told of its sugar and strength. */
 export function stoodAs(
-  s: Pick<BatchState, 'measured'>,
   b: Pick<Bottling, 'fill'>,
   facts: { abv: { likely: number }; sugarGL: number }
 ): Stood {
-  return { sweetGL: facts.sugarGL, taGL: taOf(s, b.fill.stock) ?? 0, abv: facts.abv.likely };
+  return { sweetGL: facts.sugarGL, taGL: acidIn(b.fill).taGL ?? 0, abv: facts.abv.likely };
 }
 
 /** The furthest of several wishes for one thing, less what pulls the other way: sharp and flat at once is neither. */

@@ -57,7 +57,7 @@ function isShownSafe(b: Bottling): boolean {
 
 /** Fillings of a batch that went against the pressure check, or were found with gas in them, until they are opened or shown to be safe. */
 export function dangersOf(
-  s: Pick<BatchState, 'bottled' | 'pitches' | 'plan' | 'readings' | 'measured' | 'warmestC'>,
+  s: Pick<BatchState, 'bottled' | 'pitches' | 'plan' | 'readings' | 'warmestC'>,
   belief: Pick<Belief, 'filledGL'> | null
 ): Danger[] {
   return s.bottled.flatMap((b) => {

@@ -18,7 +18,7 @@ export type BottlingCheck = { vesselId: string; verdict: PressureVerdict; reacha
  * @param heat how it was heated through in the bottle, with no sugar for fizz in it
  */
 export function judgeFill(
-  s: Pick<BatchState, 'pitches' | 'plan' | 'readings' | 'measured' | 'warmestC'>,
+  s: Pick<BatchState, 'pitches' | 'plan' | 'readings' | 'warmestC'>,
   fill: Fill,
   bottle: BottleType,
   primingGL: number,

@@ -49,7 +49,7 @@ function withHidden(fill: Fill, heldKg: number): Stock {
  * @param heldKg hexose that fruit may still give to it, kg
  */
 export function reachableIn(
-  s: Pick<BatchState, 'pitches' | 'plan' | 'readings' | 'measured'>,
+  s: Pick<BatchState, 'pitches' | 'plan' | 'readings'>,
   fill: Fill,
   isClear: boolean,
   heldKg = 0
@@ -77,10 +77,8 @@ export function reachableIn(
   const still = stillnessOf(fill);
   const holdsFruit = heldKg > (HELD_GL * litres) / 1000;
   const yes = (why: string): Reachable => ({ hexoseGL: 0, why, needsReading: false, clearsAtSg: null });
-  const isWeak = fill.stable?.wasFinished && isClear && !hasPreservers(s, fill);
-  const weak = isWeak
-    ? `What was given to stabilise it is too little at pH ${phIn(s, fill).toFixed(1)}. `
-    : '';
+  const isWeak = fill.stable?.wasFinished && isClear && !hasPreservers(fill);
+  const weak = isWeak ? `What was given to stabilise it is too little at pH ${phIn(fill).toFixed(1)}. ` : '';
   const no = (extraPoints: number, why: string, needsReading: boolean): Reachable => ({
     hexoseGL: reach(extraPoints * GL_PER_POINT),
     why: weak + why,
@@ -89,7 +87,7 @@ export function reachableIn(
   });
 
   const pitchedSince = s.pitches.some((p) => p.at > (fill.stable?.at ?? Infinity));
-  if (hasPreservers(s, fill) && isClear && !pitchedSince && !hasWoken(fill)) {
+  if (hasPreservers(fill) && isClear && !pitchedSince && !hasWoken(fill)) {
     if (fill.stable!.wasFinished || isFinished(fill, limitIn(s, fill)))
       return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
   }

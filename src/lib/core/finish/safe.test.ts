@@ -160,7 +160,7 @@ describe('what goes in brings what it is', () => {
       on(62, 'addition', { ingredients: [white(0.3)] })
     ];
     const s = state(events(ph));
-    expect(isStable(s, s.fills[0]!)).toBe(holds);
+    expect(isStable(s.fills[0]!)).toBe(holds);
     expect(reach(events(ph)) === 0).toBe(holds);
     const { why } = checkBottling(s, 'still', 0, true)!.reachable;
     expect(why.includes(`too little at pH ${ph.toFixed(1)}`)).toBe(!holds);

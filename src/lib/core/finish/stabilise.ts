@@ -2,6 +2,7 @@ import { ledgerAbv } from '../ferment/alcohol';
 import type { Belief } from '../belief/believe';
 import { likelyStock } from '../belief/likely-stock';
 import { isFinished } from '../ledger/evidence';
+import { acidIn } from '../ledger/measured-acid';
 import { hasPreservers, STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/preserved';
 import { fillL, type Fill } from '../ledger/fill';
 import { limitIn, type BatchState } from '../ledger/state';
@@ -37,13 +38,14 @@ type StabiliseBy = {
  * @throws InputError where its pH is past what any sane dose protects
  */
 export function stabilising(
-  s: Pick<BatchState, 'measured' | 'freeSo2' | 'at' | 'fills'>,
+  s: Pick<BatchState, 'freeSo2' | 'at' | 'fills'>,
   fill: Fill,
   { style = 'white', freeMgL = freeMeasured(s, fill), belief = null }: StabiliseBy = {}
 ): Stabilising {
   const stock = likelyStock(fill, belief);
   const volumeL = fillL(fill);
-  const ph = s.measured.ph ?? acidityOf(stock).ph;
+  const acid = acidIn(fill);
+  const ph = acid.ph ?? acidityOf(stock).ph;
   const abv = ledgerAbv(stock).low;
   const sulphite = sulphiteDose({ volumeL, ph, style, ...(freeMgL === undefined ? {} : { freeMgL }) });
   const asked = freeMgL === undefined ? sulphite.withBoundG.low : sulphite.metabisulphiteG;
@@ -51,7 +53,7 @@ export function stabilising(
   return {
     volumeL,
     ph,
-    isMeasured: s.measured.ph !== null,
+    isMeasured: acid.phFrom !== 'sums',
     abv,
     sulphite,
     metabisulphiteG: Math.max(Math.min(asked, mostG), STABLE_METABISULPHITE_GL * volumeL),
@@ -100,5 +102,4 @@ export function hindrancesOf(s: BatchState, fill: Fill): Hindrance[] {
 }
 
 /** Whether sugar can go into a vessel and stay sugar. */
-export const isStable = (s: Pick<BatchState, 'measured'>, fill: Fill): boolean =>
-  hasPreservers(s, fill) && fill.stable!.wasFinished;
+export const isStable = (fill: Fill): boolean => hasPreservers(fill) && fill.stable!.wasFinished;

@@ -237,7 +237,7 @@ describe('stabilising a vessel', () => {
       expect(hindrancesOf(s, s.fills[0]!)).toEqual(hinders);
       const deed = stabilise(s.id, 'b', stabilising(s, s.fills[0]!));
       const after = at([...events, on(55, 'addition', deed[0]!.data as never)]);
-      expect(isStable(after, after.fills[0]!)).toBe(hinders.length === 0);
+      expect(isStable(after.fills[0]!)).toBe(hinders.length === 0);
     }
   });
 

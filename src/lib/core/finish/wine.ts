@@ -3,7 +3,6 @@ import { ETHANOL_20 } from '../liquid/ethanol';
 import { solidsAt } from '../liquid/mix';
 import { emptyStock, liquid, type Stock } from '../liquid/stock';
 import { WATER_20 } from '../liquid/water';
-import { acidityOf } from '../must/adjust';
 import { InputError } from '../units/input-error';
 
 /**
@@ -43,7 +42,3 @@ export function toldOf(stock: Stock): { volumeL: number; sg: number; abv: number
   if (!now) throw new InputError('That is a syrup, no wine.', 'Take less sugar, or more wine.');
   return { ...now, abv: abvOf(stock) };
 }
-
-/** Acid of a wine as it was measured, else by the sums, g/L as tartaric; null where there is no liquid. */
-export const taOf = (s: { measured: { taGL: number | null } }, stock: Stock | undefined): number | null =>
-  s.measured.taGL ?? (stock && liquid(stock) ? acidityOf(stock).taGL : null);

@@ -1,6 +1,7 @@
 import type { Yeast } from '../plan/plan';
 import { liquid, addInto, emptyStock, scaled, type Stock } from '../liquid/stock';
 import { SO2_SHARE } from '../tables/doses';
+import { mixedAcid, NOT_MEASURED, type MeasuredAcid } from './measured-acid';
 
 /** A gravity read in one vessel, ms and 20/20. */
 export type Read = { at: number; sg: number };
@@ -39,6 +40,8 @@ export type Fill = {
   unshownKg: number;
   given: { sorbate: Given | null; sulphite: Given | null };
   stable: Stable | null;
+  /** what was measured of its acid */
+  acid: MeasuredAcid;
   /** gravity that sweeteners which do not ferment lifted before the wine was seen to be dry: sugar can hide under it */
   maskedSg: number;
   /** hexose that came late to a wine nobody had seen to be dry, kg: it counts until a fall of its own is read */
@@ -63,6 +66,7 @@ export const emptyFill = (vesselId: string): Fill => ({
   unshownKg: 0,
   given: { sorbate: null, sulphite: null },
   stable: null,
+  acid: NOT_MEASURED,
   maskedSg: 0,
   lateKg: 0,
   odd: null
@@ -103,6 +107,7 @@ export function pourInto(fill: Fill, other: Omit<Fill, 'vesselId'>, share = 1): 
     fill.slackSg = other.slackSg;
     fill.given = { sorbate: part(other.given.sorbate, share), sulphite: part(other.given.sulphite, share) };
     fill.stable = partOf(other.stable, share);
+    fill.acid = other.acid;
   } else if (thereL > A_DREG_L) {
     fill.reads = [];
     fill.slackSg =
@@ -111,6 +116,7 @@ export function pourInto(fill: Fill, other: Omit<Fill, 'vesselId'>, share = 1): 
         : (fill.slackSg * hereL + other.slackSg * thereL) / (hereL + thereL);
     fill.given = { sorbate: null, sulphite: null };
     fill.stable = bothStable(fill.stable, partOf(other.stable, share));
+    fill.acid = mixedAcid(fill, other, [hereL, thereL], addInto(scaled(fill.stock, 1), other.stock, share));
   }
   addInto(fill.stock, other.stock, share);
   fill.fermentedKg += other.fermentedKg * share;

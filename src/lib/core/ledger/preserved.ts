@@ -1,8 +1,6 @@
-import { phOf } from '../liquid/acid';
 import { activeShare, freeFor } from '../liquid/preservers';
-import { acidWater, liquid } from '../liquid/stock';
 import { fillL, type Fill } from './fill';
-import type { BatchState } from './state';
+import { acidIn } from './measured-acid';
 
 const DAY = 86_400_000;
 
@@ -38,13 +36,8 @@ export const STABLE_SORBATE_GL = 0.2;
 export const STABLE_METABISULPHITE_GL = 0.04;
 const AT_PH = 3.5;
 
-/** The pH of a vessel: as it was measured in this wine, else by all that went in; the usual where no acid was written down. */
-export function phIn(s: Pick<BatchState, 'measured'>, fill: Fill): number {
-  if (s.measured.ph !== null) return s.measured.ph;
-  const now = liquid(fill.stock);
-  const water = now && acidWater(fill.stock, now.volumeL);
-  return water && Object.values(water.acids).some((mol) => mol > 1e-6) ? phOf(water) : AT_PH;
-}
+/** The pH of a vessel: as it was measured there, else by all that went in; the usual where no acid was written down. */
+export const phIn = (fill: Fill): number => acidIn(fill).ph ?? AT_PH;
 
 /** How much more of each it takes at a pH over the usual, for as much of it to work: of either, less does the less sharp it is. */
 const moreAt = (ph: number) => ({
@@ -53,10 +46,10 @@ const moreAt = (ph: number) => ({
 });
 
 /** Whether a vessel holds enough of both for its pH, given together. */
-export function hasPreservers(s: Pick<BatchState, 'measured'>, fill: Fill): boolean {
+export function hasPreservers(fill: Fill): boolean {
   const litres = Math.max(fillL(fill), 0.01);
   if (fill.stable === null) return false;
-  const more = moreAt(phIn(s, fill));
+  const more = moreAt(phIn(fill));
   return (
     fill.stable.sorbateG / litres >= STABLE_SORBATE_GL * more.sorbate &&
     fill.stable.sulphiteG / litres >= STABLE_METABISULPHITE_GL * more.sulphite

@@ -136,7 +136,6 @@ function run(
     looks: [],
     powdersG: {},
     bottled: [],
-    measured: { ph: null, taGL: null },
     spiritAbv: null,
     warmestC: null,
     felt: [],

@@ -140,7 +140,6 @@ export type BatchState = {
   /** sugar and honey that went in, kg as weighed, and when it last did */
   sugarKg: number;
   sugarAt: number | null;
-  measured: { ph: number | null; taGL: number | null };
   /** free sulphur dioxide as it was measured, oldest first */
   freeSo2: { at: number; vesselId: string | null; mgL: number }[];
   /** strength by spirit indication, when it was measured */

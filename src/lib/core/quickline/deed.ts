@@ -9,6 +9,7 @@ import { putOff, setReadingAside, startTimer, tick } from '../commands/tick';
 import type { Deed, Draft } from '../commands/deed';
 import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
+import { measuredPh } from '../ledger/acid-of';
 import { addedSo2MgL, fillL } from '../ledger/fill';
 import { isSediment } from '../ledger/operations';
 import type { BatchState } from '../ledger/state';
@@ -158,7 +159,7 @@ function cautionsOf(items: readonly Ingredient[], s: BatchState, vesselId: strin
         volumeL: fill ? fillL(fill) : doseL(s),
         hadG: had,
         hadSo2MgL: fill ? addedSo2MgL(fill) : Math.max(0, ...s.fills.map(addedSo2MgL)),
-        ph: s.measured.ph
+        ph: measuredPh(s)
       },
       s.acknowledged.filter((id) => RULES[id]?.level !== 'stop')
     );

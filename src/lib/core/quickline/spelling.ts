@@ -1,4 +1,4 @@
-import { remembered } from '../maths/once';
+import { remembered } from '../units/remembered';
 import { POWDER_WORDS } from '../plan/thing';
 import { SWEETENERS } from '../tables/sweeteners';
 import { ACID_ADDITIONS, ADDITIVES } from '../tables/substances';

@@ -1,4 +1,5 @@
-import { once, remembered } from '../maths/once';
+import { once } from '../maths/once';
+import { remembered } from '../units/remembered';
 import type { Context, Piece, Wine } from './context';
 import { isNear } from './spelling';
 

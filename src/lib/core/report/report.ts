@@ -5,11 +5,11 @@ import { abvRange } from '../ferment/alcohol';
 import { checkBottling } from '../finish/judge';
 import type { BottleType } from '../tables/bottles';
 import type { Due } from '../steps/schedule';
-import { phOf, titratableAcidity } from '../liquid/acid';
 import { evaluate } from '../must/evaluate';
-import { acidWater, liquid } from '../liquid/stock';
+import { liquid } from '../liquid/stock';
 import type { Estimate } from '../units/range';
 import { batchesOf, liveEvents, type LedgerEvent } from '../ledger/log';
+import { acidOf, measuredPh } from '../ledger/acid-of';
 import { addedSo2MgL, fillL, sorbateGL } from '../ledger/fill';
 import { batchAt } from '../ledger/run';
 import type { Heat } from '../ferment/heat';
@@ -69,19 +69,13 @@ const around = (x: number, by: number, least = -Infinity): Estimate => ({
 });
 
 /** pH and titratable acid of the must or wine, as measured or as the sums have it. */
-function acidOf(s: BatchState, belief: Belief | null): { taGL: Estimate | null; ph: Estimate | null } {
-  const stock = willHold(s);
-  const now = liquid(stock);
-  const water = now && now.volumeL > 0.05 ? acidWater(stock, now.volumeL) : null;
-  const hasAcid = water !== null && Object.values(water.acids).some((a) => a > 1e-6);
-  const { measured } = s;
-  const ta = measured.taGL ?? (water ? titratableAcidity(water) : null);
-  const ph = measured.ph ?? (hasAcid ? phOf(water!) : null);
+function acidRanges(s: BatchState, belief: Belief | null): { taGL: Estimate | null; ph: Estimate | null } {
+  const { ph, taGL, phFrom, taFrom } = acidOf(s);
   const bySums =
-    ta === null ? null : around(ta, measured.taGL === null ? SPREAD.taGL * ta : SPREAD.measuredTaGL, 0);
+    taGL === null ? null : around(taGL, taFrom === 'sums' ? SPREAD.taGL * taGL : SPREAD.measuredTaGL, 0);
   return {
-    taGL: hasAcid && belief ? belief.taGL : bySums,
-    ph: ph === null ? null : around(ph, measured.ph === null ? SPREAD.ph : SPREAD.measuredPh)
+    taGL: ph !== null && belief ? belief.taGL : bySums,
+    ph: ph === null ? null : around(ph, phFrom === 'sums' ? SPREAD.ph : SPREAD.measuredPh)
   };
 }
 
@@ -90,7 +84,7 @@ function cautionsOf(
   ph: Estimate | null,
   isBottling: boolean
 ): Caution[] {
-  const foreseen = s.measured.ph === null ? evaluate(s.plan).estimate.ph : null;
+  const foreseen = measuredPh(s) === null ? evaluate(s.plan).estimate.ph : null;
   const scene = {
     plan: s.plan,
     volumeL: liquid(willHold(s))?.volumeL ?? 0,
@@ -130,7 +124,7 @@ export function reportOf(events: readonly LedgerEvent[], at: number, bottle?: As
   if (!s) return null;
   const stands = standsOf(s, standingOf(s), courseOf(s));
   const now = stands.standing;
-  const acid = acidOf(s, now.belief);
+  const acid = acidRanges(s, now.belief);
   const check = bottle
     ? checkBottling(
         s,

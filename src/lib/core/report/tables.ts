@@ -1,7 +1,7 @@
-import { taOf } from '../finish/wine';
+import { acidOf, measuredPh } from '../ledger/acid-of';
 import { cellarOf } from '../cellar/stock';
 import { whereOf } from '../cellar/racks';
-import { contents, volumeOf } from '../ledger/state';
+import { volumeOf } from '../ledger/state';
 import { liveTimed, type LedgerEvent } from '../ledger/log';
 import type { HarvestLot } from '../plan/harvest';
 import { BOTTLES } from '../tables/bottles';
@@ -90,7 +90,6 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
     'lost L'
   ],
   rows: batches.map(({ state: s, standing }) => {
-    const stock = s.fills.length > 0 ? contents(s) : s.bottled.at(-1)?.fill.stock;
     return [
       s.name,
       civilDay(s.startedAt, s.zone),
@@ -101,8 +100,8 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
       round(standing.sg?.sg, 4),
       round(standing.abv.likely, 1),
       round(standing.residualGL, 0),
-      round(taOf(s, stock), 1),
-      round(s.measured.ph, 2),
+      round(acidOf(s).taGL, 1),
+      round(measuredPh(s), 2),
       s.bottled.reduce((n, b) => n + b.count, 0),
       s.bottled.reduce((n, b) => n + b.left, 0),
       round(s.cost + s.bottled.reduce((n, b) => n + b.cost, 0), 2),

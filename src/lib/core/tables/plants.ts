@@ -1,4 +1,4 @@
-import { remembered } from '../maths/once';
+import { remembered } from '../units/remembered';
 import { isSlip } from '../units/slip';
 import { FOODS, POISONS } from './plant-list';
 

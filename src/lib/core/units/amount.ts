@@ -1,4 +1,4 @@
-import { remembered } from '../maths/once';
+import { remembered } from './remembered';
 import { InputError } from './input-error';
 import { isMassUnit, toBase, type Unit } from './measure';
 import { figureAt, partAt, plainText, type Figure } from './number';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { acidWord, mustOf, usualTa } from '$core/must/adjust';
-  import { acidWater, liquid } from '$core/liquid/stock';
+  import { acidOf } from '$core/ledger/acid-of';
+  import { liquid } from '$core/liquid/stock';
   import { willHold } from '$core/ledger/will-hold';
-  import { phOf, titratableAcidity } from '$core/liquid/acid';
   import { put } from '$core/commands/put';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
@@ -17,21 +17,21 @@
   /** What the fruit still holds belongs to it: the plan says the same. */
   const stock = $derived(willHold(batch.state));
   const now = $derived(liquid(stock));
-  const measured = $derived(batch.state.measured);
+  const acid = $derived(acidOf(batch.state));
+  const hasPh = $derived(acid.phFrom !== 'sums');
   /** What was measured stands in for what the sums say. */
   const must = $derived.by(() => {
     if (!now || now.volumeL < 0.2) return null;
-    if (measured.taGL === null && measured.ph === null) return stock;
-    const water = acidWater(stock, now.volumeL);
-    return mustOf({
-      volumeL: now.volumeL,
-      sg: Math.max(1.001, now.sg),
-      taGL: measured.taGL ?? titratableAcidity(water),
-      ph: measured.ph ?? phOf(water)
-    });
+    if (!hasPh && acid.taFrom === 'sums') return stock;
+    return mustOf({ volumeL: now.volumeL, sg: Math.max(1.001, now.sg), taGL, ph });
   });
-  const taGL = $derived(measured.taGL ?? (now ? titratableAcidity(acidWater(stock, now.volumeL)) : 0));
-  const ph = $derived(measured.ph ?? (now ? phOf(acidWater(stock, now.volumeL)) : 3.5));
+  const taGL = $derived(acid.taGL ?? 0);
+  const ph = $derived(acid.ph ?? 3.5);
+  const FROM = {
+    measured: 'measured',
+    since: 'as measured, and what went in since',
+    sums: 'by the sums, before it fermented'
+  } as const;
   const MONTH = 30 * 86_400_000;
   /** An older wine is judged by the tongue: what the sums said of the must has changed, and is no fault for life. */
   const isOld = $derived(household.now - batch.state.startedAt > MONTH);
@@ -44,10 +44,10 @@
   );
 </script>
 
-{#if must && (measured.taGL !== null || measured.ph !== null || off)}
+{#if must && (acid.taFrom !== 'sums' || hasPh || off)}
   <Tag tone="good" compact>
-    {off ?? 'Acid'}: {taGL.toFixed(1)} g/L{measured.ph !== null ? `, pH ${measured.ph.toFixed(2)}` : ''}
-    {measured.taGL === null ? 'by the sums, before it fermented' : 'measured'}.
+    {off ?? 'Acid'}: {taGL.toFixed(1)} g/L{hasPh ? `, pH ${ph.toFixed(2)}` : ''}
+    {FROM[acid.taFrom]}.
     <Pop
       title={isOld ? 'Acid, to taste' : 'Bring the acid right'}
       class="min-h-9 font-semibold underline decoration-dashed underline-offset-4 max-sm:min-h-11"

@@ -7,6 +7,7 @@
   import { doseG, doseOf, CAMPDEN_TABLET_G, tabletText } from '$core/tables/doses';
   import { InputError } from '$core/units/input-error';
   import { gramsText, volumeText } from '$core/units/format';
+  import { measuredPh } from '$core/ledger/acid-of';
   import { addedSo2MgL, fillL } from '$core/ledger/fill';
   import { doseL } from '$core/ledger/will-hold';
   import { withAmount, type Ingredient } from '$core/plan/plan';
@@ -103,7 +104,7 @@
             volumeL: litres,
             hadG: hadOf(adding),
             hadSo2MgL: named ? addedSo2MgL(named) : Math.max(0, ...batch.state.fills.map(addedSo2MgL)),
-            ph: batch.state.measured.ph
+            ph: measuredPh(batch.state)
           },
           batch.state.acknowledged.filter((id) => RULES[id]?.level !== 'stop')
         )

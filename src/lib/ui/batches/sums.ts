@@ -1,8 +1,7 @@
 import { cellarOf } from '$core/cellar/stock';
 import { household, type OpenBatch } from '$lib/store/household.svelte';
 import { ageWords } from '../cellar/words';
-import { taOf } from '$core/finish/wine';
-import { contents } from '$core/ledger/state';
+import { acidOf, measuredPh } from '$core/ledger/acid-of';
 import { YEASTS } from '$core/tables/yeasts';
 
 /** A line of the comparison: what is compared, and its figure for each wine. */
@@ -19,12 +18,11 @@ export const LINES: Line[] = [
   {
     what: 'Acid',
     of: (b) => {
-      const stock = b.state.fills.length > 0 ? contents(b.state) : b.state.bottled.at(-1)?.fill.stock;
-      const ta = taOf(b.state, stock);
-      return ta === null ? none : `${ta.toFixed(1)} g/L${b.state.measured.taGL === null ? '' : ', measured'}`;
+      const { taGL, taFrom } = acidOf(b.state);
+      return taGL === null ? none : `${taGL.toFixed(1)} g/L${taFrom === 'sums' ? '' : ', measured'}`;
     }
   },
-  { what: 'pH', of: (b) => b.state.measured.ph?.toFixed(1) ?? none },
+  { what: 'pH', of: (b) => measuredPh(b.state)?.toFixed(1) ?? none },
   { what: 'Days', of: (b) => String(b.standing.day) },
   { what: 'Days on the fruit', of: (b) => daysOnFruit(b) },
   {

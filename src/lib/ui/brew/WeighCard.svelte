@@ -1,6 +1,7 @@
 <script lang="ts">
   import { explain, own } from '$lib/ui/words/own-units';
   import { cautionsAt } from '$core/cautions/rules';
+  import { measuredPh } from '$core/ledger/acid-of';
   import { addedSo2MgL } from '$core/ledger/fill';
   import type { BrewCard } from '$core/steps/brew';
   import { amountOf, type Ingredient, type Plan } from '$core/plan/plan';
@@ -113,7 +114,7 @@
     item && planned
       ? cautionsAt(
           'add',
-          { adding: item, volumeL, hadG, ph: batch.state.measured.ph },
+          { adding: item, volumeL, hadG, ph: measuredPh(batch.state) },
           batch.state.acknowledged
         ).filter((c) => !['high-dose', 'absurd-dose', 'sulphite-total'].includes(c.id))
       : []

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Place, Scene } from '$core/cautions/scene';
   import { cautionsAt } from '$core/cautions/rules';
+  import { measuredPh } from '$core/ledger/acid-of';
   import { evaluate } from '$core/must/evaluate';
   import { acknowledge } from '$core/commands/tick';
   import { perform } from '$lib/store/record';
@@ -10,9 +11,10 @@
   /** What a batch is to be warned of at a place; what is put away stays away for this batch, and is in its log. */
   let { batch, place, scene = {} }: { batch: Batch; place: Place; scene?: Scene } = $props();
 
+  const ph = $derived(measuredPh(batch.state));
   /** Until it is measured, what the plan foretells. */
   const foreseen = $derived.by(() => {
-    if (place === 'bottle' || place === 'rack' || batch.state.measured.ph !== null) return null;
+    if (place === 'bottle' || place === 'rack' || ph !== null) return null;
     try {
       return evaluate(batch.state.plan).estimate.ph;
     } catch {
@@ -25,8 +27,8 @@
       {
         plan: batch.state.plan,
         volumeL: batch.standing.volumeL,
-        ph: batch.state.measured.ph ?? foreseen?.likely ?? null,
-        phHigh: batch.state.measured.ph ?? foreseen?.high ?? null,
+        ph: ph ?? foreseen?.likely ?? null,
+        phHigh: ph ?? foreseen?.high ?? null,
         ...scene
       },
       batch.state.acknowledged

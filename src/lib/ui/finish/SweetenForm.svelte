@@ -34,7 +34,7 @@
   const worked = $derived(fill ? sweetening(batch, fill, draft.fields, s) : null);
   const to = $derived(worked && 'to' in worked ? worked : null);
   const sweetener = $derived(withOf(draft.fields.with, batch.state.plan));
-  const isAlive = $derived(!!fill && sweetener.isFood && !isStable(batch.state, fill));
+  const isAlive = $derived(!!fill && sweetener.isFood && !isStable(fill));
   const weight = (amount: number) =>
     sweetener.isPoured ? volumeText(amount, s.volume) : massText(amount, s.mass);
   const word = $derived(to ? sweetnessWord(to.then.sweetGL) : '');

@@ -90,7 +90,7 @@ export function blending(
 function keptOf(wines: readonly { batch: Of; fill: Fill }[], isThinned: boolean): Kept {
   const fills = wines.map((w) => w.fill);
   if (fills.some(hasBacteria) && fills.some((f) => (f.powdersG.sorbate ?? 0) > 0)) return 'geranium';
-  if (!wines.every((w) => isStable(w.batch.state, w.fill))) return 'wakes';
+  if (!wines.every((w) => isStable(w.fill))) return 'wakes';
   return isThinned ? 'thinned' : 'stays';
 }
 

@@ -4,6 +4,7 @@ import { afterTrial, glassesOf, type Trial } from '$core/finish/trial';
 import { sweeten, type Sweetened } from '$core/finish/sweeten';
 import { toldOf } from '$core/finish/wine';
 import { fillL, type Fill } from '$core/ledger/fill';
+import { acidIn } from '$core/ledger/measured-acid';
 import type { LedgerEvent } from '$core/ledger/log';
 import { foldBatch } from '$core/ledger/run';
 import type { BatchState } from '$core/ledger/state';
@@ -78,7 +79,7 @@ export function sweetening(
     const stock = likelyStock(fill, standing.belief);
     const hexoseGL = (1000 * stock.hexoseKg) / litres;
     const counted = acidityOf(stock).taGL;
-    const taGL = s.measured.taGL ?? counted;
+    const taGL = acidIn(fill).taGL ?? counted;
     const now = { sweetGL: hexoseGL, taGL };
     const glasses = glassesOf(trial).map((g) => ({
       label: g.label,
@@ -139,7 +140,7 @@ export const tastedOf = (
       {
         label: liking === null ? 'tasted' : `${liking} of 5`,
         sweetGL: (1000 * fill.stock.hexoseKg) / fillL(fill),
-        taGL: acidityOf(fill.stock).taGL
+        taGL: acidIn(fill).taGL ?? 0
       }
     ];
   });

@@ -1,7 +1,8 @@
-import { acidityOf, withAdded } from '$core/must/adjust';
+import { withAdded } from '$core/must/adjust';
 import type { Trial } from '$core/finish/trial';
 import { likelyStock } from '$core/belief/likely-stock';
 import { fillL, type Fill } from '$core/ledger/fill';
+import { acidIn } from '$core/ledger/measured-acid';
 import type { Ingredient } from '$core/plan/plan';
 import { DOSES, type DoseId } from '$core/tables/doses';
 import { ACID_ADDITIONS, ADDITIVES, type AdditiveId } from '$core/tables/substances';
@@ -90,5 +91,7 @@ export function acidAfter(
   totalG: number
 ): { taGL: number; ph: number } | null {
   if (!isAcid(id) || fillL(fill) <= 0) return null;
-  return acidityOf(withAdded(likelyStock(fill, standing.belief), itemOf(id, totalG)));
+  const stock = withAdded(likelyStock(fill, standing.belief), itemOf(id, totalG));
+  const { taGL, ph } = acidIn({ stock, acid: fill.acid });
+  return taGL === null || ph === null ? null : { taGL, ph };
 }

@@ -19,11 +19,10 @@ export function stoodNow(
   const fill = state.fills[0];
   if (bottling && (state.fills.length === 0 || bottleId !== null))
     return stoodAs(
-      state,
       bottling,
       factsOf(state, { bottling, sizeL: bottling.bottles[0]!.sizeL }, standing.belief)
     );
-  return fill ? stoodAs(state, { fill }, factsOf(state, { fill }, standing.belief)) : null;
+  return fill ? stoodAs({ fill }, factsOf(state, { fill }, standing.belief)) : null;
 }
 
 /** What changes the taste of a wine: what was said of it before is answered, or out of date. */

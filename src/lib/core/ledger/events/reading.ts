@@ -6,6 +6,7 @@ import { acidWater, liquid, type Stock } from '../../liquid/stock';
 import { spiritIndication } from '../../liquid/spirit';
 import { sgText } from '../../units/format';
 import { canBeRead, noteRead } from '../evidence';
+import { measureAcid } from '../measured-acid';
 import { learnSugar } from '../learn';
 import { areAlike, correctVolume, named } from '../operations';
 import type { Flow } from '../flow';
@@ -74,9 +75,8 @@ function read(s: Working, e: Of<ReadingData>, at: number): void {
   // says where the wine is about, and proves nothing gone.
   const isRough = refractometerBx !== undefined || by !== undefined;
   if (tempC !== undefined) feel(s, at, tempC);
-  if (ph !== undefined) s.measured.ph = ph;
-  if (taGL !== undefined) s.measured.taGL = taGL;
-  if (ph !== undefined || taGL !== undefined)
+  if (ph !== undefined || taGL !== undefined) {
+    for (const f of named(s, vesselId)) measureAcid(f, { ph, taGL });
     s.flows.push({
       at,
       kind: 'acid',
@@ -86,6 +86,7 @@ function read(s: Working, e: Of<ReadingData>, at: number): void {
       sums: acidBySums(named(s, vesselId)[0]?.stock),
       isWine: mayFerment(s, at)
     });
+  }
   if (vesselId && !s.fills.some((f) => f.vesselId === vesselId)) doubt(s, 'not-there');
   if (freeSo2MgL !== undefined) s.freeSo2.push({ at, vesselId: vesselId ?? null, mgL: freeSo2MgL });
   if (sugarGL !== undefined && !isHidden(s, at))
