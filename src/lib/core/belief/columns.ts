@@ -60,3 +60,11 @@ export function meanOf(values: ArrayLike<number>, weight: Float64Array): number 
   for (let i = 0; i < values.length; i++) sum += values[i]! * weight[i]!;
   return sum;
 }
+
+/** The middle of each of so many equal shares of the members, lowest first. */
+export const sharesOf = (values: Float64Array, weight: Float64Array, shares: number): number[] =>
+  quantiles(
+    values,
+    weight,
+    Array.from({ length: shares }, (_, i) => (i + 0.5) / shares)
+  );

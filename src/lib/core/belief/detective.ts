@@ -1,4 +1,5 @@
 import { inC } from '../units/say';
+import { normalQuantile } from '../maths/draw';
 import { brixFromSg } from '../liquid/sugar';
 import { potentialAbv, printedPotential } from '../ferment/scales';
 import {
@@ -28,6 +29,22 @@ export type Verdict = {
   /** nothing out of the ordinary */
   isFine: boolean;
 };
+
+/** Equal parts of a normal, about its middle, in its standard deviations. */
+const SHARES = Array.from({ length: 24 }, (_, i) => normalQuantile((i + 0.5) / 24));
+
+/** What another scale, or a misplaced point, makes of a gravity: what it is, the figure, and how sharp that is; points. */
+function scalesOf(base: number): [string, number, number][] {
+  const sg = Math.max(1, 1 + base / 1000);
+  const [brix, potential, printed] = [brixFromSg(sg), potentialAbv(sg), printedPotential(sg)];
+  return [
+    [`${brix.toFixed(0)} on the °Bx scale`, brix, 1.2],
+    [`${potential.toFixed(0)} on the potential-alcohol scale`, potential, 1.1],
+    [`${printed.toFixed(0)} on the potential-alcohol scale`, printed, 1.1],
+    ['a misplaced point', base / 10, 0.8],
+    ['a misplaced point', base * 10, 8]
+  ];
+}
 
 /** More likely than this no true reading, it is asked about. */
 const DOUBTED = 0.5;
@@ -59,6 +76,12 @@ export function whyThisReading(p: Puzzle): Verdict {
   const stillHeld = p.hasFruit ? 1 - p.shareGiven : 0;
   const mean = believed || ferments ? base : all + gap * stillHeld;
   const off = x - base;
+  /** Where it may truly stand, each for an equal share of the possible wines; by the sums where they were not asked. */
+  const truths = believed
+    ? believed.truths.map(points)
+    : SHARES.map((z) => base + z * (ferments ? READING_SD : tableSd));
+  const fit = (of: (truth: number) => number) =>
+    truths.reduce((sum, truth) => sum + of(truth), 0) / truths.length;
 
   const all_: Hypothesis[] = [];
   const add = (id: CauseId, prior: number, likelihood: number, says: string, test: string) => {
@@ -68,7 +91,7 @@ export function whyThisReading(p: Puzzle): Verdict {
   add(
     'plain',
     ferments ? 0.15 : 0.34,
-    bell(x, base, baseSd),
+    fit((t) => bell(x, t, READING_SD)),
     'A plain reading: within what reading and fruit vary.',
     'Spin the stem and read again at eye level.'
   );
@@ -77,7 +100,7 @@ export function whyThisReading(p: Puzzle): Verdict {
     add(
       'fruit',
       0.08 + 0.42 * stillHeld,
-      bell(x, mean, Math.hypot(sd, 0.22 * Math.abs(gap))),
+      fit((t) => bell(x, t + gap * stillHeld, Math.hypot(READING_SD, 0.22 * Math.abs(gap)))),
       `The fruit has not let go yet: ${gravity(none!)} before it gives, ${gravity(all)} once it has.`,
       'Stir, wait a day and read again: it will have moved towards the lower of the two.'
     );
@@ -87,8 +110,8 @@ export function whyThisReading(p: Puzzle): Verdict {
     if (sugarPoints > 3) {
       const young = p.mixedH < 36 ? 1 : 0.25;
       const care = p.stirred === true ? 0.15 : p.stirred === false ? 2.5 : 1;
-      const low = between(x, base - 0.85 * sugarPoints, base - 0.08 * sugarPoints);
-      const high = between(x, base + 0.06 * sugarPoints, base + 0.9 * sugarPoints);
+      const low = fit((t) => between(x, t - 0.85 * sugarPoints, t - 0.08 * sugarPoints));
+      const high = fit((t) => between(x, t + 0.06 * sugarPoints, t + 0.9 * sugarPoints));
       const isTop = p.from === 'top' ? 0.95 : p.from === 'bottom' ? 0.1 : 0.72;
       add(
         'layered',
@@ -106,7 +129,7 @@ export function whyThisReading(p: Puzzle): Verdict {
     add(
       'pulp',
       (p.strained === false ? 0.4 : 0.15) * (ferments ? 1.6 : 1),
-      above(x, mean + 1.5, 5),
+      fit((t) => above(x, t + (mean - base) + 1.5, 5)),
       ferments ? 'Bubbles or pulp hold the stem up.' : 'Pulp or foam holds the stem up.',
       'Strain the sample, spin the stem hard to shake bubbles off, read again.'
     );
@@ -114,14 +137,20 @@ export function whyThisReading(p: Puzzle): Verdict {
   if (p.tempC === null) {
     // Warm more often than cold; a must made with boiling water much more often.
     const warm = p.wasHeated && p.mixedH < 30 ? 0.3 : p.mixedH < 12 ? 0.12 : 0.04;
-    let fit = 0;
-    for (let t = 26; t <= 60; t += 2)
-      fit += bell(x, stemAt(mean, t, p.calibratedC), baseSd) * bell(t, p.wasHeated ? 42 : 32, 9) * 2;
+    const warmFit = fit((truth) => {
+      let sum = 0;
+      for (let t = 26; t <= 60; t += 2)
+        sum +=
+          bell(x, stemAt(truth + (mean - base), t, p.calibratedC), READING_SD) *
+          bell(t, p.wasHeated ? 42 : 32, 9) *
+          2;
+      return sum;
+    });
     const wasAt = tempThatShows(p.sg, 1 + mean / 1000, p.calibratedC);
     add(
       'temperature',
       warm + 0.02,
-      fit,
+      warmFit,
       wasAt === null
         ? 'Not corrected for temperature.'
         : `Not corrected for temperature: at about ${inC(wasAt, 0)} the stem shows this in ${gravity(mean)}.`,
@@ -130,21 +159,12 @@ export function whyThisReading(p: Puzzle): Verdict {
   }
 
   {
-    const true_ = 1 + base / 1000;
-    const [brix, potential] = [brixFromSg(Math.max(1, true_)), potentialAbv(Math.max(1, true_))];
-    const printed = printedPotential(Math.max(1, true_));
-    const fits: [string, number, number][] = [
-      [`${brix.toFixed(0)} on the °Bx scale`, brix, 1.2],
-      [`${potential.toFixed(0)} on the potential-alcohol scale`, potential, 1.1],
-      [`${printed.toFixed(0)} on the potential-alcohol scale`, printed, 1.1],
-      ['a misplaced point', base / 10, 0.8],
-      ['a misplaced point', base * 10, 8]
-    ];
+    const fits = scalesOf(base);
     const [best, ,] = [...fits].sort((a, b) => bell(x, b[1], b[2]) - bell(x, a[1], a[2]))[0]!;
     add(
       'scale',
       base > 12 ? 0.09 : 0.02,
-      fits.reduce((sum, [, at, width]) => sum + bell(x, at, width), 0) / 3,
+      fit((t) => scalesOf(t).reduce((sum, [, at, width]) => sum + bell(x, at, width), 0) / 3),
       best.startsWith('a ')
         ? `A misplaced point: the sums say ${gravity(base)}.`
         : `Read on another scale: the sums say ${best}, which is ${gravity(base)}.`,
@@ -159,9 +179,11 @@ export function whyThisReading(p: Puzzle): Verdict {
       [0.8327, 0.02, 0.15],
       [1.2009, 0.02, 0.15]
     ];
-    const likelihood = volumes.reduce(
-      (sum, [factor, width, share]) => sum + share * bell(x, base / factor, Math.hypot(sd, base * width)),
-      0
+    const likelihood = fit((t) =>
+      volumes.reduce(
+        (sum, [factor, width, share]) => sum + share * bell(x, t / factor, Math.hypot(READING_SD, t * width)),
+        0
+      )
     );
     const factor = x > 1 ? base / x : NaN;
     const isGallon = Math.abs(factor - 0.8327) < 0.03 || Math.abs(factor - 1.2009) < 0.04;
@@ -213,10 +235,14 @@ export function whyThisReading(p: Puzzle): Verdict {
     const sugarPoints = p.withoutSugar === null || ferments ? 0 : base - points(p.withoutSugar);
     const factors = [2.2046, 1 / 2.2046, 0.5, 2];
     const slips = factors.map((f) => base + (f - 1) * sugarPoints);
-    const digits = swapped(base);
+    const digits = truths.flatMap(swapped);
     const likelihood =
-      (sugarPoints > 3 ? slips.reduce((sum, s) => sum + bell(x, s, sd * 1.2), 0) * 0.16 : 0) +
-      digits.reduce((sum, d) => sum + bell(x, d, 0.8), 0) * 0.3 +
+      (sugarPoints > 3
+        ? fit((t) =>
+            factors.reduce((sum, f) => sum + bell(x, t + (f - 1) * sugarPoints, 1.2 * READING_SD), 0)
+          ) * 0.16
+        : 0) +
+      fit((t) => swapped(t).reduce((sum, d) => sum + bell(x, d, 0.8), 0)) * 0.3 +
       0.0016;
     const slip = sugarPoints > 3 ? factors.find((_, i) => Math.abs(x - slips[i]!) < 2 * sd) : undefined;
     add(

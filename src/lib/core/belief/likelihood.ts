@@ -32,10 +32,12 @@ export type Puzzle = {
   /** where it should end, for a wine that was never read while it fermented */
   finishSg?: number | undefined;
   /**
-   * what its possible wines say of it, once it may ferment: what it should read, with its 8-in-10 range, and how likely
-   * they take this reading for no true one
+   * what its possible wines say of it, once it may ferment: what it should read, with its 8-in-10 range; where each
+   * equal share of them has it; and how likely they take this reading for no true one
    */
-  believed?: { sg: { low: number; likely: number; high: number }; doubt: number } | undefined;
+  believed?:
+    | { sg: { low: number; likely: number; high: number }; truths: readonly number[]; doubt: number }
+    | undefined;
   /** what the reader says of the sample */
   strained?: boolean | undefined;
   stirred?: boolean | undefined;

@@ -7,7 +7,7 @@ import { liveEvents, type LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
 import { contents, fermentedOf, type BatchState } from '../ledger/state';
 import { cellsOf, followed } from './believe';
-import { columnsOf, estimateOf } from './columns';
+import { columnsOf, estimateOf, sharesOf } from './columns';
 import { follow, goTo } from './follow';
 import { expectedFinish } from './standing';
 
@@ -16,6 +16,9 @@ const HOUR = 3_600_000;
 /** Yeast that went in so long ago may have begun, and wild yeast in a must that stands, hours. Common practice. */
 const BEGINS_H = 12;
 const WILD_BEGINS_H = 48;
+
+/** So many possible wines are asked, each for an equal share of them. */
+const TRUTHS = 24;
 
 const mayFerment = (s: BatchState, at: number): boolean =>
   at - (s.pitches[0]?.at ?? Infinity) > BEGINS_H * HOUR || at - s.startedAt > WILD_BEGINS_H * HOUR;
@@ -30,12 +33,13 @@ function believedOf(s: BatchState, reading: Asked, at: number): Puzzle['believed
   if (cells.length === 0) return undefined;
   const { sg } = columnsOf(r.e, cells);
   const expected = estimateOf(sg, r.e.weight);
+  const truths = sharesOf(sg, r.e.weight, TRUTHS);
   const vesselId = reading.vesselId ?? (s.fills.length === 1 ? s.fills[0]!.vesselId : null);
   const hasTemp = reading.tempC !== null;
   follow(r, { at, kind: 'read', eventId: 'asked', vesselId, sg: reading.sg, isRough: false, hasTemp });
   const seen = r.seen.at(-1);
   return seen && Number.isFinite(expected.likely)
-    ? { sg: expected, doubt: seen.slip + seen.notAsWritten }
+    ? { sg: expected, truths, doubt: seen.slip + seen.notAsWritten }
     : undefined;
 }
 
