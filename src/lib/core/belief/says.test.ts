@@ -91,6 +91,16 @@ describe('what is said of a batch, stage by stage', () => {
     expect(two(1.011)).toEqual([]);
     expect(at([...pitched, split, read(30, 1.012, 'j')], 32).unlike).toEqual([]);
   });
+  it('of jars of which one is likely done, those that are not are named, and jars that go together are not', () => {
+    const parted = [...pitched, read(18, 1.02), split];
+    const apart = (j: number, k: number) =>
+      at([...parted, read(30, j, 'j'), read(30, k, 'k'), read(36, j, 'j'), read(36, k - 0.001, 'k')], 40)
+        .behind;
+    expect(apart(0.989, 1.016)).toMatchObject([{ vesselId: 'k' }]);
+    expect(apart(0.989, 1.016)[0]!.far.word).not.toBe('finished');
+    expect(apart(0.989, 0.99)).toEqual([]);
+    expect(at([...pitched, read(18, 0.99)], 20).behind).toEqual([]);
+  });
   it('a wine falls from its own reading, not from that of its twin, nor across sugar', () => {
     const pace = (events: LedgerEvent[], day: number) => {
       const s = foldBatch(events, T0 + day * DAY)!;

@@ -6,7 +6,8 @@ import { lastReading } from '../ledger/last-read';
 import { hasPreservers } from '../ledger/preserved';
 import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
 import { sweetnessWord } from '../units/format';
-import type { Belief } from './believe';
+import type { Belief, Told } from './believe';
+import { howFar, type HowFar } from './how-far';
 import type { Seen } from './running';
 import { chosenAbv, type Standing } from './standing';
 
@@ -44,6 +45,8 @@ export type Says = {
   unlike: { vesselId: string; sg: number; at: number }[];
   /** how sweet each jar is, where they are not alike in it: one may have been sweetened, the other not */
   sweetEach: { vesselId: string; word: ReturnType<typeof sweetnessWord> }[];
+  /** of several jars those that are likely not as far as the furthest, and how far they are */
+  behind: { vesselId: string; far: HowFar }[];
   /** vessels that nobody has read since the yeast, where others were: a jar does not speak for its twin */
   unreadIds: string[];
   /** whether a strength can be told at all, of all of it together */
@@ -138,6 +141,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
     isLastOdd: isOdd(now, newest),
     isLastLayered: isOdd(now, newest) && seenOf(now, newest)!.layered > ODD,
     sweetEach: sweetEach(s, now.belief),
+    behind: isBottled || isSweetened || hasBoth ? [] : behindOf(s, now.belief),
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
     hasStrength: reading !== 'never' && unreadIds.length === 0 && now.abv.likely > 0.2,
@@ -179,4 +183,28 @@ function sweetEach(s: BatchState, belief: Belief | null): Says['sweetEach'] {
     return [{ vesselId: f.vesselId, word: sweetnessWord(gL) }];
   });
   return new Set(all.map((x) => x.word)).size > 1 ? all : [];
+}
+
+/** Nearer in gravity than this, or nearer in how likely it is done, jars are as far as one another. Ours. */
+const BEHIND_SG = 0.003;
+const BEHIND = 0.3;
+
+function behindOf(s: BatchState, belief: Belief | null): Says['behind'] {
+  const jars = s.fills.flatMap((f) => {
+    const told = fillL(f) > A_DREG_L ? belief?.vessels[f.vesselId] : undefined;
+    return told ? [{ vesselId: f.vesselId, told }] : [];
+  });
+  const first = jars.reduce<Told | null>(
+    (a, { told }) => (a && a.chance.done >= told.chance.done ? a : told),
+    null
+  );
+  if (!first || howFar(first).word !== 'finished') return [];
+  return jars.flatMap(({ vesselId, told }) => {
+    const far = howFar(told);
+    const isBehind =
+      far.word !== 'finished' &&
+      first.chance.done - told.chance.done > BEHIND &&
+      told.sg.likely - first.sg.likely > BEHIND_SG;
+    return isBehind ? [{ vesselId, far }] : [];
+  });
 }

@@ -99,7 +99,7 @@
   const far = $derived(now.belief ? howFar(now.belief) : null);
   /** A reading of long ago is carried on to today. */
   const byNow = $derived(
-    says.isCarriedOn && far && now.belief
+    says.isCarriedOn && far && now.belief && says.behind.length === 0
       ? `By now ${howFarText(far)}, at about ${sgText(now.belief.sg.likely)} and`
       : ''
   );
@@ -155,6 +155,9 @@
       {says.unreadIds.map((id) => `The ${vesselById(id)?.name ?? 'other vessel'}`).join(' and ')} was never read,
       so nobody knows where that stands.
     {/if}
+    {#each says.behind as b (b.vesselId)}
+      The {vesselById(b.vesselId)?.name ?? 'other vessel'} is behind: {howFarText(b.far)}.
+    {/each}
     {#if unsafe}
       <span class="font-semibold text-rosehip" data-testid="unsafe"
         >Not for bottles {says.reading === 'never' ? 'until it is read: at worst' : 'yet:'}

@@ -57,25 +57,31 @@
       : null
   );
   const answer = $derived(isAsked ? (what.answer ?? as.answer) : as.answer);
+  const share = $derived((isAsked ? what : as).share);
   const planned = $derived(asked !== null && plannedAhead(asked.batch).length > 0);
   const standsC = $derived(as.answer?.days[0]?.tempC ?? household.settings.roomC);
   const degrees = (c: number) => temperatureText(c, household.settings.temp);
 </script>
 
 <GravityChart state={s} {standing} forecast={answer} usual={isAsked ? as.answer : null} />
+{#if runs}
+  <!-- How much of the sum is done: there for as long as it runs, and in nobody's way. -->
+  <div class="h-0.5" aria-hidden="true">
+    <div
+      data-testid="progress"
+      class="h-full bg-ink/40 transition-[width,opacity] duration-300 motion-reduce:transition-none {share < 1
+        ? ''
+        : 'opacity-0'}"
+      style:width="{Math.round(100 * Math.max(0.08, share))}%"
+    ></div>
+  </div>
+{/if}
 {#if answer}
-  <p
-    class="mt-1 leading-snug"
-    data-testid="ahead"
-    aria-live="polite"
-    aria-busy={(isAsked ? what : as).share < 1}
-  >
+  <p class="mt-1 leading-snug" data-testid="ahead" aria-live="polite" aria-busy={share < 1}>
     {isAsked
       ? 'Then'
       : `At ${degrees(standsC)}, ${planned ? 'if all goes as planned' : 'with nothing done to it'},`}
-    <b class="font-semibold">{aheadText(answer)}</b>. {stallsText(
-      answer
-    )}{#if (isAsked ? what : as).share < 1}<span class="ml-1 text-quiet" aria-hidden="true">…</span>{/if}
+    <b class="font-semibold">{aheadText(answer)}</b>. {stallsText(answer)}
   </p>
   <details class="mt-1">
     <summary class="flex min-h-11 w-max cursor-pointer items-center underline underline-offset-4 sm:min-h-7"
@@ -133,4 +139,6 @@
         >{/if}
     </div>
   </details>
+{:else if runs && share < 1}
+  <div class="h-[5.25rem]" aria-hidden="true"></div>
 {/if}
