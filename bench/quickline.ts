@@ -54,7 +54,7 @@ for (let i = 0; i < LINES; i++) {
     random() < 0.7
       ? Array.from({ length: Math.floor(random() * 10) }, () => pick(scraps)).join(' ')
       : Array.from({ length: Math.floor(random() * 60) }, () => pick(NOISE)).join('');
-    const from = performance.now();
+  const from = performance.now();
   try {
     const { commands } = parse(text, ctx);
     let took = performance.now() - from;

@@ -97,6 +97,34 @@ test.describe('offline', () => {
   });
 });
 
+test('the first page is 150 kB of script at most, as it is sent; what checks a file is no part of it', async ({
+  request
+}) => {
+  const code = new Map<string, string>();
+  let bytes = 0;
+  const fetched = async (path: string): Promise<void> => {
+    if (code.has(path)) return;
+    code.set(path, '');
+    const answer = await request.get(path, { headers: { 'accept-encoding': 'br' } });
+    bytes += Number(answer.headers()['content-length']);
+    const text = await answer.text();
+    code.set(path, text);
+    for (const [, from] of text.matchAll(/(?:from|import)\s*["'](\.[^"']+\.js)["']/g))
+      await fetched(new URL(from!, `http://v${path}`).pathname);
+  };
+  const html = await (await request.get('/')).text();
+  const entries = [...html.matchAll(/import\("([^"]+)"\)/g)].map((m) => m[1]!);
+  for (const path of entries) await fetched(path);
+  const app = code.get(entries.find((p) => p.includes('/app.'))!)!;
+  // The frame of every page, and Today.
+  for (const node of [0, 2])
+    await fetched(`/_app/immutable/${new RegExp(`nodes/${node}\\.[\\w-]+\\.js`).exec(app)![0]}`);
+  expect(code.size).toBeGreaterThan(20);
+  expect(bytes).toBeGreaterThan(100_000);
+  expect(bytes).toBeLessThan(150_000);
+  expect([...code.values()].join('\n')).not.toContain('ZodError');
+});
+
 test('no request leaves the machine, no script is inline, no error is thrown', async ({ page }) => {
   const outside: string[] = [];
   const errors: string[] = [];

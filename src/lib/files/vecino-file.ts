@@ -17,7 +17,8 @@ import { union } from '$core/ledger/merge';
 import { crc32 } from '$core/maths/crc32';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
-import { settingsSchema, type Settings } from '$core/units/settings';
+import type { Settings } from '$core/units/settings';
+import { settingsSchema } from '$core/units/settings-schema';
 import { isTooDeep } from '$core/units/too-deep';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */

@@ -14,7 +14,7 @@ import { asBatches, type Batch } from './as-batches';
 import { db } from './db';
 import { clockSays, storeHolds } from './health.svelte';
 import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere, lastWriteAt } from './stamp';
-import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '$core/units/settings';
+import { DEFAULT_SETTINGS, settingsFrom, type Settings } from '$core/units/settings';
 
 export type { Batch };
 /** A batch as its own page sees it, with everything that happened. */
@@ -116,12 +116,6 @@ export function placesNow(): Place[] {
   });
 }
 
-/** What is in a row of settings; the usual where it holds none that can be read. */
-const settingsIn = (row: { value: unknown } | undefined): Settings => {
-  const saved = settingsSchema.safeParse(row?.value);
-  return saved.success ? saved.data : DEFAULT_SETTINGS;
-};
-
 /** What is to be different in the settings; as a function where it hangs on what they are when it is written. */
 export type SettingsChange = Partial<Settings> | ((kept: Settings) => Partial<Settings>);
 
@@ -129,12 +123,15 @@ export type SettingsChange = Partial<Settings> | ((kept: Settings) => Partial<Se
  * Changes settings, and only those that are named: of two changes one after another, or in two tabs, neither is lost.
  * @throws ZodError when a value is none of what may be
  */
-export const changeSettings = (change: SettingsChange) =>
-  db.transaction('rw', db.settings, async () => {
-    const kept = settingsIn(await db.settings.get('household'));
+export const changeSettings = async (change: SettingsChange) => {
+  // What checks them is no part of the first page, and a transaction waits for nothing else.
+  const { settingsSchema } = await import('$core/units/settings-schema');
+  return db.transaction('rw', db.settings, async () => {
+    const kept = settingsFrom((await db.settings.get('household'))?.value);
     const patch = typeof change === 'function' ? change(kept) : change;
     await db.settings.put({ key: 'household', value: settingsSchema.parse({ ...kept, ...patch }) });
   });
+};
 
 /** The produce table as this household has it, its own entries in the place of the table's. */
 export const allProduce = (): readonly Produce[] => withOwn(ownProduce);
@@ -211,7 +208,7 @@ export function watchHousehold(): () => void {
       'settings',
       () => db.settings.toArray(),
       (rows) => {
-        settings = settingsIn(rows.find((r) => r.key === 'household'));
+        settings = settingsFrom(rows.find((r) => r.key === 'household')?.value);
         const exported = rows.find((r) => r.key === 'exportedAt')?.value;
         exportedAt = typeof exported === 'number' ? exported : null;
         const inFile = rows.find((r) => r.key === 'exportedEvents')?.value;

@@ -10,7 +10,7 @@ import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 import { newId, zoneHere } from './here';
-import { DEFAULT_SETTINGS, settingsSchema } from '$core/units/settings';
+import { settingsFrom } from '$core/units/settings';
 import { stampMore } from './stamp';
 import { eventsOf, sumUp, touched } from './summaries';
 
@@ -72,8 +72,7 @@ export async function eventsOfDeed(deed: Deed, when: When = {}): Promise<LedgerE
 
 /** How this household says amounts, and what its vessels hold. */
 async function wordsHere(): Promise<Words> {
-  const kept = settingsSchema.safeParse((await db.settings.get('household'))?.value);
-  const unit = (kept.success ? kept.data : DEFAULT_SETTINGS).volume;
+  const unit = settingsFrom((await db.settings.get('household'))?.value).volume;
   const vessels = [...(await db.vessels.toArray()), ...VESSEL_PRESETS];
   const vessel = (id: string) => vessels.find((v) => v.id === id);
   return {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { estimateMust } from '$core/must/balance';
-import { planSchema } from '$core/plan/plan';
+import { planSchema } from '$core/plan/plan-schema';
 import { PRODUCE } from '$core/tables/table';
 import { solvePlan } from '$core/solve/solve';
 import { POST } from './estimate/+server';

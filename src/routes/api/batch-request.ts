@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { heatSchema } from '$core/ferment/heat';
+import { heatSchema } from '$core/ferment/heat-schema';
 import { BOTTLE_TYPES } from '$core/tables/bottles';
 import { eventSchema } from '$core/ledger/log';
 

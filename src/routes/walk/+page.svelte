@@ -50,8 +50,8 @@
           <span>
             <b>{d.step.title}</b>, {lateWord(d, household.now, x.batch.state.zone)}.
             <span class="text-quiet">{own(d.step.how)}</span>
-            {#if putsText(x.batch.state, d.step.id, household.settings)}<b class="block"
-                >{putsText(x.batch.state, d.step.id, household.settings)}</b
+            {#if putsText(x.batch, d.step.id, household.settings)}<b class="block"
+                >{putsText(x.batch, d.step.id, household.settings)}</b
               >{/if}
             {#if WRITES.has(formOf(x.batch.state, d.step.id) ?? '')}<span
                 class="mt-2 block h-6 max-w-xs border-b border-ink"

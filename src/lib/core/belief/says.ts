@@ -9,7 +9,8 @@ import { sweetnessWord } from '../units/format';
 import type { Belief, Told } from './believe';
 import { howFar, type HowFar } from './how-far';
 import type { Seen } from './running';
-import { chosenAbv, type Standing } from './standing';
+import { chosenAbv } from './chosen-abv';
+import type { Standing } from './standing';
 
 const DAY = 86_400_000;
 /** Before this the yeast has hardly begun, and what went in is what is there. Common practice. */

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { heatSchema } from './heat-schema';
 
 /** A minute at 60 °C is one unit, and each degree counts so many times more. @source Del Vecchio, Dayharsh & Baselt 1951, for beer (from memory) */
 const REFERENCE_C = 60;
@@ -82,11 +83,6 @@ export function minutesInBath(b: {
   return null;
 }
 
-/** What was measured of a heat treatment: the warmth in the middle of the bottle, and how long it was held. */
-export const heatSchema = z.strictObject({
-  coreC: z.number().finite().min(20).max(100),
-  minutes: z.number().finite().min(0).max(600)
-});
 export type Heat = z.infer<typeof heatSchema>;
 
 /**

@@ -12,7 +12,8 @@ import { eventSchema, liveEvents, type LedgerEvent } from './log';
 import { mergeLogs } from './merge';
 import { foldBatch } from './run';
 import { contents, fermentedOf, volumeOf } from './state';
-import { chosenAbv, standingOf, steadiness, whyAbvDiffers } from '../belief/standing';
+import { chosenAbv } from '../belief/chosen-abv';
+import { standingOf, steadiness, whyAbvDiffers } from '../belief/standing';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
 const on = eventsFrom(T0);

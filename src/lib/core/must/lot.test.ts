@@ -8,7 +8,8 @@ import { sweetenerEffect, sugarToReach, waterToLower } from './reach';
 import { hoursToGive, likelyMix } from './mix';
 import { estimateMust, sgAtAge } from './balance';
 import { costOf } from '../plan/cost';
-import { planSchema, type Ingredient, type Plan } from '../plan/plan';
+import type { Ingredient, Plan } from '../plan/plan';
+import { planSchema } from '../plan/plan-schema';
 import { liquid } from '../liquid/stock';
 import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
 

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { LedgerEvent } from '../ledger/log';
 import { asMade, nextTimeNotes } from '../ledger/as-made';
 import { likelyFigures } from './balance';
-import { amountOf, planSchema, type Ingredient, type Plan } from '../plan/plan';
+import { amountOf, type Ingredient, type Plan } from '../plan/plan';
+import { planSchema } from '../plan/plan-schema';
 import { scalePlan, solvePlan } from '../solve/solve';
 import { differences, newest, versionsOf, type Recipe } from './recipe';
 

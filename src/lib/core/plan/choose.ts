@@ -53,8 +53,7 @@ function split(text: string, country: Country): { said: Said | null; name: strin
   if (!/\d|^(?:an?|some|several|few|half|one|two|lots?|about|nearly)\s/.test(bare))
     return { said: null, name: bare, ask: null };
   const name =
-    /(?:^|\s)of\s+(.+)$/.exec(bare)?.[1] ??
-    bare.replace(/^(?:[^a-z]|\b(?:some|several|a|few|lots?)\b)+/, '');
+    /(?:^|\s)of\s+(.+)$/.exec(bare)?.[1] ?? bare.replace(/^(?:[^a-z]|\b(?:some|several|a|few|lots?)\b)+/, '');
   return { said: null, name: /^[a-z]/.test(name) && !/\d/.test(name) ? name : '', ask: explain(said) };
 }
 

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { Ingredient } from './plan';
 import { counted } from '../units/format';
 import { findPoisonous, unsafePart } from '../tables/plants';
-import { ownProduceSchema, type Family, type Produce } from '../tables/produce';
+import type { Family, Produce } from '../tables/produce';
+import { ownProduceSchema } from '../tables/produce-schema';
 import { produceById } from '../tables/table';
 
 const kg = z.number().finite().min(0).max(2000);

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { FAMILIES, type Family } from '../tables/produce';
 import type { Cut, Heat } from './extraction';
-import { amountOf, entryOf, methodShape, type Plan } from './plan';
+import { amountOf, entryOf, type Plan } from './plan';
+import { methodShape } from './plan-schema';
 import type { Method } from '../tables/schools';
 
 /** How the fruit itself is handled, for every row of the families a method is for. */

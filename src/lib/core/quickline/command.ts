@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LEFT_BY } from '../ledger/events/open';
 import { lookShape } from '../ledger/events/observation';
-import { ingredientSchema } from '../plan/plan';
+import { ingredientSchema } from '../plan/plan-schema';
 import { BOTTLE_TYPES } from '../tables/bottles';
 import { YEASTS, type YeastId } from '../tables/yeasts';
 

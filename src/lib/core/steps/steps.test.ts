@@ -110,7 +110,7 @@ describe('the table of steps', () => {
     const s = foldBatch(after([], 2).concat(on(2, 'pitch', { yeast: { yeastId: 'wine' } })), at(60))!;
     const fill = s.fills[0]!;
     const { metabisulphiteG, sorbateG } = stabilising(s, fill, { belief: beliefOf(s) });
-    expect(stepPuts(s, 'stabilise')).toEqual([
+    expect(stepPuts(s, 'stabilise', beliefOf(s))).toEqual([
       {
         vesselId: fill.vesselId,
         ingredients: [

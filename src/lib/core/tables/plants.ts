@@ -59,8 +59,9 @@ const LONG_BY_LENGTH = grouped(LONG, (n) => n.words[0]!.length);
 /** The plant that a long word is a slip from, if any. */
 const slipOf = remembered(
   (word) =>
-    [0, -1, 1].flatMap((d) => LONG_BY_LENGTH.get(word.length + d) ?? []).find((n) => isSlip(word, n.words[0]!))
-      ?.plant,
+    [0, -1, 1]
+      .flatMap((d) => LONG_BY_LENGTH.get(word.length + d) ?? [])
+      .find((n) => isSlip(word, n.words[0]!))?.plant,
   2000
 );
 

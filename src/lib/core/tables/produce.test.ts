@@ -5,7 +5,8 @@ import { looksLikePlant } from './plants';
 import { RULES } from '../cautions/rules';
 import { chooseIngredient } from '../plan/choose';
 import { REVIEWED } from './compare.fixture';
-import { FAMILIES, produceSchema } from './produce';
+import { FAMILIES } from './produce';
+import { produceSchema } from './produce-schema';
 import { findProduce, PRODUCE, produceById, waterOf } from './table';
 
 describe('the produce table', () => {

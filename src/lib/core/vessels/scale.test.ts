@@ -11,7 +11,8 @@ import {
   spoonText,
   TEASPOON_G
 } from '../tables/doses';
-import { heightAtVolume, outlineOf, SHAPES, VESSEL_PRESETS, vesselSchema, volumeAtHeight } from './vessels';
+import { heightAtVolume, outlineOf, SHAPES, VESSEL_PRESETS, volumeAtHeight } from './vessels';
+import { vesselSchema } from './vessel-schema';
 
 /** Common practice, per US gallon, as in the dose table. */
 describe('usual doses', () => {

@@ -1,7 +1,8 @@
 import { inL } from '../units/say';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { findRoot } from '../maths/root';
 import { InputError } from '../units/input-error';
+import type { vesselSchema } from './vessel-schema';
 
 /** Outlines by shape: (height, diameter), both as a share of the outline's height. Only the proportions matter. */
 const OUTLINES = {
@@ -49,24 +50,6 @@ const SIZE_WITHIN = [0.985, 1.09] as const;
 export const isOfSize = ({ capacityL }: { capacityL: number }, sizeL: number): boolean =>
   capacityL >= SIZE_WITHIN[0] * sizeL && capacityL <= SIZE_WITHIN[1] * sizeL;
 
-export const vesselSchema = z.strictObject({
-  id: z.string().min(1).max(64),
-  name: z.string().min(1).max(60),
-  shape: z.enum(SHAPES),
-  /** brim-full, litres */
-  capacityL: z.number().finite().min(0.2).max(2000),
-  /** measured outline: height and diameter in cm, bottom to brim; replaces the preset */
-  profile: z
-    .array(z.tuple([z.number().min(0), z.number().positive()]))
-    .min(2)
-    .max(50)
-    .optional(),
-  /** the user's own marks: litres at a height in cm */
-  marks: z
-    .array(z.strictObject({ heightCm: z.number().positive(), volumeL: z.number().positive() }))
-    .max(50)
-    .optional()
-});
 export type Vessel = z.infer<typeof vesselSchema>;
 
 type Outline = readonly (readonly [heightCm: number, diameterCm: number])[];

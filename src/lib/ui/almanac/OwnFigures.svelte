@@ -1,7 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Acid } from '$core/liquid/acid';
-  import { ownProduceSchema, type Produce } from '$core/tables/produce';
+  import type { Produce } from '$core/tables/produce';
+  import { ownProduceSchema } from '$core/tables/produce-schema';
   import { produceById } from '$core/tables/table';
   import { InputError } from '$core/units/input-error';
   import { explain } from '$lib/ui/words/own-units';

@@ -79,7 +79,7 @@
     bottle: 'Bottle'
   };
   const done = () => (form = null);
-  const step = (id: StepId, text: string) => tell(text, () => doStep(batch.state, id));
+  const step = (id: StepId, text: string) => tell(text, () => doStep(batch.state, id, batch.standing.belief));
 </script>
 
 <section aria-label="Write down" id="actions">

@@ -2,7 +2,7 @@
   import { massText } from '$core/units/format';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
-  import { chosenAbv } from '$core/belief/standing';
+  import { chosenAbv } from '$core/belief/chosen-abv';
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
   import { abvParts, howFarText, unreadWord } from '../words/how-far';

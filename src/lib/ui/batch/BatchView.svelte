@@ -63,7 +63,7 @@
     if (wanted) {
       form = wanted;
       document.getElementById('actions')?.scrollIntoView({ block: 'nearest' });
-    } else await tell('Done.', () => doStep(batch.state, step));
+    } else await tell('Done.', () => doStep(batch.state, step, batch.standing.belief));
   }
 </script>
 

@@ -40,7 +40,7 @@
             <div class="min-w-0">
               <p class="number text-[1.1875rem] leading-tight">{d.step.title}, {when(d)}</p>
               <p class="mt-0.5 text-[0.9375rem] leading-snug opacity-90">{own(d.step.how)}</p>
-              {#if d.status !== 'coming'}{@const puts = putsText(batch.state, d.step.id, household.settings)}
+              {#if d.status !== 'coming'}{@const puts = putsText(batch, d.step.id, household.settings)}
                 {#if puts}<p class="mt-0.5 font-semibold">{puts}</p>{/if}
                 {#if household.counts.batches === 1}<p class="mt-0.5 text-[0.9375rem]">
                     Look for: {lookForOf(batch.state, d.step.id)}

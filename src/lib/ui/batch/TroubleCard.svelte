@@ -22,7 +22,7 @@
   const AHEAD = 40;
   const { next } = $derived(trouble);
   const isDue = $derived(next !== null && next.dueAt <= household.now);
-  const puts = $derived(next ? putsText(batch.state, next.step, household.settings) : '');
+  const puts = $derived(next ? putsText(batch, next.step, household.settings) : '');
   const when = (at: number) => dayWord(at, household.now, batch.state.zone);
   /** What happened decides, not the minute it is. */
   const stood = $derived(

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { cellsOf, countOf } from '$core/label/sheets';
-  import { gridSchema, PAPERS, type Grid } from '$core/units/paper';
+  import { PAPERS, type Grid } from '$core/units/paper';
+  import { gridSchema } from '$core/units/paper-schema';
   import { explain, InputError } from '$core/units/input-error';
   import { household } from '$lib/store/household.svelte';
   import { gridChoices, gridHere, gridId, inInches, saveLabels, shownLength, typedMm } from './sheet.svelte';

@@ -1,5 +1,6 @@
 import { GRIDS } from '$core/label/sheets';
-import { labelSettingsSchema, PAPERS, type Grid } from '$core/units/paper';
+import { PAPERS, type Grid } from '$core/units/paper';
+import { labelSettingsSchema } from '$core/units/paper-schema';
 import type { Settings } from '$core/units/settings';
 import { household, changeSettings } from '$lib/store/household.svelte';
 

@@ -1,5 +1,6 @@
 import { leftKg, lotEntry } from '$core/plan/harvest';
-import { planSchema, type Ingredient } from '$core/plan/plan';
+import type { Ingredient } from '$core/plan/plan';
+import { planSchema } from '$core/plan/plan-schema';
 import { evaluate } from '$core/must/evaluate';
 import { lotRow } from '$core/solve/propose';
 import { scalePlan } from '$core/solve/solve';

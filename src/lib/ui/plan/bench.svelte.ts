@@ -1,16 +1,8 @@
 import { readItem } from '$core/plan/read-item';
 import type { MustEstimate } from '$core/must/balance';
 import { evaluate } from '$core/must/evaluate';
-import {
-  amountOf,
-  entryOf,
-  ingredientSchema,
-  planSchema,
-  withAmount,
-  type Ingredient,
-  type Plan,
-  type Goals
-} from '$core/plan/plan';
+import { amountOf, entryOf, withAmount, type Ingredient, type Plan, type Goals } from '$core/plan/plan';
+import { ingredientSchema, planSchema } from '$core/plan/plan-schema';
 import type { SweetenerId } from '$core/tables/sweeteners';
 import type { YeastId } from '$core/tables/yeasts';
 import { shortName } from '$core/plan/name';

@@ -1,4 +1,4 @@
-import { chosenAbv } from '$core/belief/standing';
+import { chosenAbv } from '$core/belief/chosen-abv';
 import { giveOrTake, howFar } from '$core/belief/how-far';
 import { checkBottling } from '$core/finish/judge';
 import { answer, type Answer } from '$core/quickline/answer';

@@ -1,4 +1,4 @@
-import type { BatchState } from '$core/ledger/state';
+import type { Stands } from '$core/report/stands';
 import type { StepId } from '$core/tables/step-id';
 import { amountOf, withAmount, type Ingredient } from '$core/plan/plan';
 import { nameOf } from '$core/plan/name';
@@ -7,9 +7,13 @@ import type { Settings } from '$core/units/settings';
 import { ingredientText } from '../words/ingredient-text';
 
 /** What one tap of a step writes down, in words, all vessels together; empty when it puts nothing in. */
-export function putsText(s: BatchState, step: StepId, settings: Settings): string {
+export function putsText(
+  { state: s, standing }: Pick<Stands, 'state' | 'standing'>,
+  step: StepId,
+  settings: Settings
+): string {
   const rows = new Map<string, Ingredient>();
-  for (const { ingredients } of stepPuts(s, step) ?? [])
+  for (const { ingredients } of stepPuts(s, step, standing.belief) ?? [])
     for (const i of ingredients) {
       const known = rows.get(nameOf(i));
       rows.set(nameOf(i), known ? withAmount(known, amountOf(known) + amountOf(i)) : i);

@@ -61,7 +61,7 @@
     <ul class="grid grid-cols-1 gap-2">
       {#each due as d (d.step.id)}
         {@const form = isOneTap(batch.state, d.step.id) ? null : formOf(batch.state, d.step.id)}
-        {@const puts = putsText(batch.state, d.step.id, household.settings)}
+        {@const puts = putsText(batch, d.step.id, household.settings)}
         <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <p class="min-w-0 flex-1 basis-60">
             <span class="font-semibold">{d.step.title}</span
@@ -91,7 +91,7 @@
                 class="btn btn-primary"
                 onclick={() =>
                   tell(`${batch.state.name}: ${d.step.title.toLowerCase()}.`, () =>
-                    doStep(batch.state, d.step.id)
+                    doStep(batch.state, d.step.id, batch.standing.belief)
                   )}>{STEPS[d.step.id].tap ?? 'Done'}</button
               >
             {/if}

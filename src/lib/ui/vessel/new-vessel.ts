@@ -1,4 +1,5 @@
-import { vesselSchema, type Shape, type Vessel } from '$core/vessels/vessels';
+import type { Shape, Vessel } from '$core/vessels/vessels';
+import { vesselSchema } from '$core/vessels/vessel-schema';
 import { volumeText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
 import { parseAs } from '$core/units/parse';

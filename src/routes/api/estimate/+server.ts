@@ -1,7 +1,7 @@
 import type { RequestHandler } from '@sveltejs/kit';
 import { z } from 'zod';
 import { estimateMust } from '$core/must/balance';
-import { planSchema } from '$core/plan/plan';
+import { planSchema } from '$core/plan/plan-schema';
 import { answer, readAs } from '../body';
 
 /** A plan, and how many hours ago its fruit went in when `sgNow` is asked for. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { eventSchema } from '$core/ledger/log';
-import { planSchema } from '$core/plan/plan';
+import { planSchema } from '$core/plan/plan-schema';
 
 /** A batch by its log, or a plan that is begun at a moment, and how many days ahead are asked for. */
 export const forecastRequestSchema = z

@@ -1,5 +1,5 @@
 import type { RequestHandler } from '@sveltejs/kit';
-import { planSchema } from '$core/plan/plan';
+import { planSchema } from '$core/plan/plan-schema';
 import { scaleApart, TooBusy } from '$lib/compute/apart';
 import { freeRows, MOST_FREE } from '$lib/compute/scale-answer';
 import { InputError } from '$core/units/input-error';

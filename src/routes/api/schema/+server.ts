@@ -4,17 +4,17 @@ import { eventSchema } from '$core/ledger/log';
 import { entrySchema } from '$core/ledger/things';
 import { ownMethodSchema } from '$core/plan/methods';
 import { recipeSchema } from '$core/must/recipe';
-import { ingredientSchema, planSchema, goalsSchema } from '$core/plan/plan';
+import { ingredientSchema, planSchema, goalsSchema } from '$core/plan/plan-schema';
 import { harvestLotSchema } from '$core/plan/harvest';
-import { ownProduceSchema } from '$core/tables/produce';
-import { vesselSchema } from '$core/vessels/vessels';
+import { ownProduceSchema } from '$core/tables/produce-schema';
+import { vesselSchema } from '$core/vessels/vessel-schema';
 import { fileSchema } from '$lib/files/vecino-file';
 import { amountAnswerSchema, amountRequestSchema } from '../amount-request';
 import { batchRequestSchema } from '../batch-request';
 import { forecastRequestSchema } from '../forecast/request';
 import { finishAnswerSchema, finishRequestSchema } from '../finish/request';
 import { phraseAnswerSchema, phraseRequestSchema } from '../phrase/request';
-import { settingsSchema } from '$core/units/settings';
+import { settingsSchema } from '$core/units/settings-schema';
 
 /** Everything that is stored, exported or sent, under its name. */
 const SCHEMAS = {

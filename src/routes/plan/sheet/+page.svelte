@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import { planSchema, type Plan } from '$core/plan/plan';
+  import type { Plan } from '$core/plan/plan';
+  import { planSchema } from '$core/plan/plan-schema';
   import { evaluate } from '$core/must/evaluate';
   import { scalePlan } from '$core/solve/solve';
   import { sheetOf } from '$core/steps/sheet';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { keptIngredientSchema, type Ingredient } from '../../plan/plan';
+import type { Ingredient } from '../../plan/plan';
+import { keptIngredientSchema } from '../../plan/plan-schema';
 import { nameOf } from '../../plan/name';
 import { askedOfItems } from '../asked-of-items';
 import { pour } from '../pour';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { abvOf } from '../../ferment/convert';
 import type { Stock } from '../../liquid/stock';
-import { yeastSchema } from '../../plan/plan';
+import { yeastSchema } from '../../plan/plan-schema';
 import { forgetReads, seenOver } from '../evidence';
 import { A_DREG_L, emptyFill, fillL, pourInto } from '../fill';
 import { draw, fillOf } from '../operations';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { heatSchema } from '../../ferment/heat';
+import { heatSchema } from '../../ferment/heat-schema';
 import { BOTTLE_TYPES } from '../../tables/bottles';
 import { emptyFill, fillL, keepShare } from '../fill';
 import { bottleId } from '../flow';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { yeastSchema } from '../../plan/plan';
+import { yeastSchema } from '../../plan/plan-schema';
 import { YEASTS } from '../../tables/yeasts';
 import { strainOff } from '../pour';
 import { tooHotAsked } from '../too-hot';

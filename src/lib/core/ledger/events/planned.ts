@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keptPlanSchema } from '../../plan/plan';
+import { keptPlanSchema } from '../../plan/plan-schema';
 import { defineEvent, id } from './define';
 
 /** A batch is begun. */

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { priceKey } from '../../plan/cost';
 import { nameOf } from '../../plan/name';
-import { entryOf, keptIngredientSchema } from '../../plan/plan';
+import { entryOf } from '../../plan/plan';
+import { keptIngredientSchema } from '../../plan/plan-schema';
 import { askedOfItems } from '../asked-of-items';
 import { pour } from '../pour';
 import { defineEvent, id, listed, time } from './define';

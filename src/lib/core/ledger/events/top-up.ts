@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keptIngredientSchema } from '../../plan/plan';
+import { keptIngredientSchema } from '../../plan/plan-schema';
 import { pour } from '../pour';
 import { amountsAsked, volumeIn } from '../question';
 import { defineEvent, id } from './define';

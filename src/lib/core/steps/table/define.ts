@@ -1,3 +1,4 @@
+import type { Belief } from '../../belief/believe';
 import type { Deed } from '../../commands/deed';
 import type { BatchState } from '../../ledger/state';
 import type { Ingredient } from '../../plan/plan';
@@ -87,7 +88,7 @@ export type StepDef = {
   /** its doing is what went in: a tick never stands in for it */
   isPut?: boolean;
   /** what one tap puts in, with the usual dose; null when it wants a number */
-  puts?: (s: BatchState) => Put[] | null;
+  puts?: (s: BatchState, belief: Belief | null) => Put[] | null;
   /** what else one tap writes; a tick, if nothing is said */
   deed?: (s: BatchState) => Deed;
   /** the word on its button */

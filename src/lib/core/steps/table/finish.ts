@@ -1,5 +1,5 @@
 import type { BatchState } from '../../ledger/state';
-import { beliefOf } from '../../belief/believe';
+import type { Belief } from '../../belief/believe';
 import { hasBacteria, stabilising } from '../../finish/stabilise';
 import { InputError } from '../../units/input-error';
 import type { Plan } from '../../plan/plan';
@@ -64,10 +64,10 @@ function stabilisedAt(s: BatchState): number | null {
 }
 
 /** Both into every vessel, by its own pH and strength; null where its pH is past what a dose can protect. */
-function preservers(s: BatchState): Put[] | null {
+function preservers(s: BatchState, belief: Belief | null): Put[] | null {
   try {
     return s.fills.map((f) => {
-      const { metabisulphiteG, sorbateG } = stabilising(s, f, { belief: beliefOf(s) });
+      const { metabisulphiteG, sorbateG } = stabilising(s, f, { belief });
       return {
         vesselId: f.vesselId,
         ingredients: [powder('metabisulphite', metabisulphiteG), powder('sorbate', sorbateG)]
@@ -100,7 +100,7 @@ export const stabilise = defineStep({
   doneAt: stabilisedAt,
   isPut: true,
   puts: preservers,
-  wantsForm: (s) => (preservers(s) === null || s.fills.some(hasBacteria) ? 'stabilise' : null),
+  wantsForm: (s) => (preservers(s, null) === null || s.fills.some(hasBacteria) ? 'stabilise' : null),
   tap: 'Both are in'
 });
 
