@@ -1,8 +1,10 @@
+import { liquid } from '../liquid/stock';
 import type { Ingredient } from '../plan/plan';
+import { sgText } from '../units/format';
 import type { About } from './events/define';
 import { fillL } from './fill';
 import { amountsAsked, volumeIn, type Question, type Words } from './question';
-import type { BatchState } from './state';
+import { contents, type BatchState } from './state';
 import { doseL } from './will-hold';
 
 /** What is asked about things that go into a wine: whether it is there, whether it is time, and whether so much is meant. */
@@ -16,6 +18,7 @@ export function askedOfItems(
     ...elsewhereAsked(vesselId, before, words),
     ...stabilisedEarly(items, after),
     ...geranium(items, after),
+    ...tooSweet(items, after),
     ...amountsAsked(
       items,
       before ? Math.max(there, doseL(before)) : there,
@@ -55,6 +58,24 @@ function geranium(items: readonly Ingredient[], after: BatchState): Question[] {
           level: 'ask',
           text: 'Malolactic bacteria turn sorbate into the smell of geranium, and nothing takes it out.',
           todo: 'Leave it out: keep the wine dry, or heat it. Or has it happened?'
+        }
+      ]
+    : [];
+}
+
+/** Heavier than this no yeast begins in, nor goes on. Common practice: sweet musts of over 1.150 hardly ferment. */
+const TOO_HEAVY = 1.15;
+
+/** Sugar that takes a wine with yeast in it past what any yeast works in. */
+function tooSweet(items: readonly Ingredient[], after: BatchState): Question[] {
+  const isSweet = items.some((i) => i.kind === 'sugar' || i.kind === 'honey');
+  const sg = isSweet && after.pitches.length > 0 ? (liquid(contents(after))?.sg ?? 0) : 0;
+  return sg > TOO_HEAVY
+    ? [
+        {
+          level: 'ask',
+          text: `With so much sugar it is at ${sgText(sg)}: no yeast ferments that.`,
+          todo: 'Is the amount right, and its unit?'
         }
       ]
     : [];

@@ -72,6 +72,12 @@ describe('what is asked before it is written', () => {
       { ingredients: [white(0.1)], vesselId: 'q' },
       'ask'
     ],
+    [
+      'so much sugar into a running must that no yeast goes on',
+      'addition',
+      { ingredients: [white(3)] },
+      'ask'
+    ],
     ['250 kg of sugar', 'addition', { ingredients: [white(250)] }, 'ask'],
     [
       'a kilogram of tannin a litre',

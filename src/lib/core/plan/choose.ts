@@ -156,7 +156,7 @@ export function chooseIngredient(
   if (wantsJuice) choices.sort((a, b) => Number(b.item.kind === 'juice') - Number(a.item.kind === 'juice'));
   const nameWords = name.split(/\s+/);
   for (const [id, words] of SWEETENER_WORDS) {
-    if (!nameWords.every((w) => words.includes(w))) continue;
+    if (!nameWords.every((w) => words.some((x) => x.startsWith(w)))) continue;
     offer(
       SWEETENERS[id].name,
       SWEETENERS[id].note,
@@ -196,7 +196,7 @@ const one = (word: string) => word.replace(/s$/, '');
 
 /** What every sweetener and powder is called, in small letters. */
 const SWEETENER_WORDS = (Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]).map(
-  ([id, s]) => [id, `${s.words} ${s.name.toLowerCase()}`] as const
+  ([id, s]) => [id, `${s.words} ${s.name.toLowerCase()}`.split(' ')] as const
 );
 /** What every acid, and what takes some away, is called, in small letters. */
 const ACID_WORDS = (Object.keys(ACID_ADDITIONS) as AcidAdditionId[]).map((id) => {

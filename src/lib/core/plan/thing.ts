@@ -105,7 +105,7 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
       return {
         name,
         basis: 'volume',
-        words: 'water tap spring boiled cold hot warm filtered',
+        words: 'water tap spring boiled boiling cold hot warm filtered',
         kgPerL: WATER_20
       };
     case 'wine':

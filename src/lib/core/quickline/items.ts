@@ -5,7 +5,7 @@ import { thingOf } from '../plan/thing';
 import { mayHoldFigure } from '../units/number';
 import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
-import { isNamed } from '../units/reckon';
+import { isNamed, namesAny } from '../units/reckon';
 import { ask, oncePerLine, type Context, type Read } from './context';
 
 /** One thing with its amount, or what has to be asked of it. */
@@ -30,7 +30,9 @@ export function readItem(piece: string, ctx: Context, line: string, mayBeBare = 
   const answer = chooseIngredient(text, ctx.country, ctx.own);
   if (answer.kind === 'refused') return { wrong: ask('poison', answer.why) };
   const { name } = answer;
-  const named = answer.choices.filter((c) => isNamed(name, thingOf(c.item, ctx.country)));
+  const named = namesAny(name)
+    ? answer.choices.filter((c) => isNamed(name, thingOf(c.item, ctx.country)))
+    : [];
   const [first] = named;
   if (!first)
     return {

@@ -240,6 +240,19 @@ describe('a vessel as it is called', () => {
       });
   });
 
+  it.each(['old 5 l jar sg 1.008', '5 l old', '2 kg little', '1 l dark'])(
+    'a word inside another, or one that only says how a thing is, names nothing: %s',
+    (line) => {
+      const { commands, asks } = parse(line, { ...ctx, vessels: [] });
+      expect(commands.filter((c) => c.kind === 'addition')).toEqual([]);
+      expect(asks).not.toEqual([]);
+    }
+  );
+  it('boiling water is water', () => {
+    expect(parse('5 lb sugar in 1.5 uk gal boiling water', ctx).commands).toMatchObject([
+      { kind: 'addition', items: [{ kind: 'sugar' }, { kind: 'water' }] }
+    ]);
+  });
   it('a scrap of a word names no fruit', () => {
     for (const line of ['1.012 in', '2 in 3 gal', 'it 3 gal', '3 in', '1 lb in'])
       for (const c of parse(line, ctx).commands) expect(JSON.stringify(c)).not.toContain('produceId');

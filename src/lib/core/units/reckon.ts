@@ -19,17 +19,19 @@ function settled(p: Part, unit: AmountUnit, text: string): number {
 
 const LEAST_STEM = 3;
 
+const wordsOf = (text: string): string[] => text.split(/[^a-z0-9'-]+/).filter((w) => w && !HOW.has(w));
+
+/** Whether a name names anything: `old` and `large dark` only say how a thing is. */
+export const namesAny = (name: string): boolean => wordsOf(name).length > 0;
+
 /** Whether every word of `of` is a word of the thing, or only says how it is. */
 export function isNamed(of: string, thing: Thing): boolean {
   const words = ` ${thing.words} `;
-  return of
-    .split(/[^a-z0-9'-]+/)
-    .filter((w) => w && !HOW.has(w))
-    .every((w) => {
-      const stem = w.replace(/(ies|es|s)$/, '');
-      // So little of a word is the beginning of many.
-      return words.includes(` ${w} `) || (stem.length >= LEAST_STEM && words.includes(` ${stem}`));
-    });
+  return wordsOf(of).every((w) => {
+    const stem = w.replace(/(ies|es|s)$/, '');
+    // So little of a word is the beginning of many.
+    return words.includes(` ${w} `) || (stem.length >= LEAST_STEM && words.includes(` ${stem}`));
+  });
 }
 
 /** Words that say how a thing is, or what part of it one has in hand, and change no weight. */
