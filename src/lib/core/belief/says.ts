@@ -125,6 +125,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
     !isBottled &&
     now.stage !== 'gone' &&
     !(now.steady.steady || now.isDry || hasBoth || isSweetened);
+  const behind = isBottled || isSweetened || hasBoth ? [] : behindOf(s, now.belief);
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
     stage: now.stage,
@@ -142,7 +143,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
     isLastOdd: isOdd(now, newest),
     isLastLayered: isOdd(now, newest) && seenOf(now, newest)!.layered > ODD,
     sweetEach: sweetEach(s, now.belief),
-    behind: isBottled || isSweetened || hasBoth ? [] : behindOf(s, now.belief),
+    behind,
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
     hasStrength: reading !== 'never' && unreadIds.length === 0 && now.abv.likely > 0.2,
@@ -154,6 +155,9 @@ export function saysOf(s: BatchState, now: Standing): Says {
       // A wine that is stronger already is on its way to no such end.
       now.expectedAbv > chosenAbv(s, now) &&
       now.expectedSg !== null &&
+      // What stands still is on its way nowhere.
+      !(now.belief && isBegun(s) && howFar(now.belief).word === 'stuck') &&
+      !behind.some((b) => b.far.word === 'stuck') &&
       !now.steady.steady &&
       !now.isDry &&
       !isDone &&

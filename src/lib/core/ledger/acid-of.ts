@@ -1,4 +1,4 @@
-import { fillL } from './fill';
+import { fillL, type Fill } from './fill';
 import { acidBySums, acidIn, NOT_MEASURED, type Acid, type Basis } from './measured-acid';
 import type { BatchState } from './state';
 import { willHold } from './will-hold';
@@ -42,3 +42,7 @@ export function measuredPh(s: Parameters<typeof acidOf>[0]): number | null {
   const acid = acidOf(s);
   return acid.phFrom === 'sums' ? null : acid.ph;
 }
+
+/** Of several vessels those whose acid was measured: each is told by itself, as none speaks for another. */
+export const acidEach = (s: Pick<BatchState, 'fills'>): Fill[] =>
+  s.fills.length > 1 ? s.fills.filter((f) => f.acid.ph !== null || f.acid.taGL !== null) : [];

@@ -1,23 +1,26 @@
 <script lang="ts">
   import { acidWord, mustOf, usualTa } from '$core/must/adjust';
   import { acidOf } from '$core/ledger/acid-of';
+  import { acidIn } from '$core/ledger/measured-acid';
+  import type { Fill } from '$core/ledger/fill';
   import { liquid } from '$core/liquid/stock';
   import { willHold } from '$core/ledger/will-hold';
   import { put } from '$core/commands/put';
-  import { household, type Batch } from '$lib/store/household.svelte';
+  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import AcidAdvice from '../plan/AcidAdvice.svelte';
   import Pop from '../pop/Pop.svelte';
   import Tag from '../tag/Tag.svelte';
   import { ingredientText } from '../words/ingredient-text';
 
-  /** A batch's acid, as measured or as the sums have it, and the ways to bring it right. */
-  let { batch }: { batch: Batch } = $props();
+  /** Acid of a batch, or of one of several vessels of it, as measured or by the sums; and the ways to bring it right. */
+  let { batch, fill }: { batch: Batch; fill?: Fill } = $props();
 
   /** What the fruit still holds belongs to it: the plan says the same. */
-  const stock = $derived(willHold(batch.state));
+  const stock = $derived(fill ? fill.stock : willHold(batch.state));
   const now = $derived(liquid(stock));
-  const acid = $derived(acidOf(batch.state));
+  const acid = $derived(fill ? acidIn(fill) : acidOf(batch.state));
+  const name = $derived(fill ? (vesselById(fill.vesselId)?.name ?? 'vessel') : '');
   const hasPh = $derived(acid.phFrom !== 'sums');
   /** What was measured stands in for what the sums say. */
   const must = $derived.by(() => {
@@ -32,22 +35,28 @@
     since: 'as measured, and what went in since',
     sums: 'by the sums, before it fermented'
   } as const;
+  /** Each by where it comes from, once where that is the same. */
+  const told = $derived.by(() => {
+    const [ta, at] = [`${taGL.toFixed(1)}\u00a0g/L`, `pH\u00a0${ph.toFixed(2)}`];
+    if (!hasPh) return `${ta} ${FROM[acid.taFrom]}`;
+    return acid.taFrom === acid.phFrom
+      ? `${ta}, ${at} ${FROM[acid.taFrom]}`
+      : `${ta} ${FROM[acid.taFrom]}; ${at} ${FROM[acid.phFrom]}`;
+  });
   const MONTH = 30 * 86_400_000;
   /** An older wine is judged by the tongue: what the sums said of the must has changed, and is no fault for life. */
   const isOld = $derived(household.now - batch.state.startedAt > MONTH);
   const off = $derived(isOld ? null : acidWord({ taGL, ph }, usualTa(batch.state.plan.ingredients)));
+  const ACIDS = ['tartaric', 'malic', 'citric', 'acid-blend'];
   const hadG = $derived(
-    Object.entries(batch.state.powdersG).reduce(
-      (g, [id, p]) => g + (['tartaric', 'malic', 'citric', 'acid-blend'].includes(id) ? p.massG : 0),
-      0
-    )
+    ACIDS.reduce((g, id) => g + ((fill ? fill.powdersG[id] : batch.state.powdersG[id]?.massG) ?? 0), 0)
   );
 </script>
 
 {#if must && (acid.taFrom !== 'sums' || hasPh || off)}
   <Tag tone="good" compact>
-    {off ?? 'Acid'}: {taGL.toFixed(1)} g/L{hasPh ? `, pH ${ph.toFixed(2)}` : ''}
-    {FROM[acid.taFrom]}.
+    {#if name}<b class="font-semibold">{name}.</b>{/if}
+    {off ?? 'Acid'}: {told}.
     <Pop
       title={isOld ? 'Acid, to taste' : 'Bring the acid right'}
       class="min-h-9 font-semibold underline decoration-dashed underline-offset-4 max-sm:min-h-11"
@@ -67,7 +76,9 @@
           ingredients={batch.state.plan.ingredients}
           onadd={(item) => {
             close();
-            void tell(`${ingredientText(item, household.settings)} in.`, () => put(batch.id, [item]));
+            void tell(`${ingredientText(item, household.settings)} in.`, () =>
+              put(batch.id, [item], fill?.vesselId)
+            );
           }}
         />
       {/snippet}

@@ -10,6 +10,7 @@
   import How from '../pop/How.svelte';
   import { guessedAbvLines, readAbvLines } from './abv-lines';
   import BottledWords from './BottledWords.svelte';
+  import { unlikeTexts } from '../shelf/unlike';
   import { volumeLines } from './volume-lines';
   import { dayWord, onDay } from '../shelf/when';
 
@@ -63,13 +64,8 @@
   );
   /** Litres once the fruit has given all. */
   const toCome = $derived(willHoldL(s));
-  /** Jars that read otherwise than one another, each by its last reading. */
-  const unlike = $derived(
-    says.unlike.map(
-      (r) =>
-        `${sgText(r.sg)} in the ${vesselById(r.vesselId)?.name ?? 'vessel'}${r.at < says.lastRead!.at - 86_400_000 ? ` on ${day(r.at)}` : ''}`
-    )
-  );
+  /** Jars that read otherwise than one another, each by its last reading, and with its day where that is long ago. */
+  const unlike = $derived(unlikeTexts(batch, household.now));
   /** In glass and come to rest, or long past its ferment, one thinks of bottles: then it is said whether that is safe. */
   const unsafe = $derived.by(() => {
     if (now.stage !== 'in glass' && now.stage !== 'clearing') return null;

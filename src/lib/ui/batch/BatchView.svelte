@@ -1,6 +1,7 @@
 <script lang="ts">
   import { massText } from '$core/units/format';
   import { isBrewing } from '$core/steps/brewing';
+  import { acidEach } from '$core/ledger/acid-of';
   import { hasMust } from '$core/ledger/state';
   import { mustColour } from '$core/plan/colour';
   import { temperatureText } from '$core/units/format';
@@ -162,7 +163,11 @@
           since={lesson.tasted.at}
         />{/if}
       <NextTags {batch} onact={act} />
-      {#if batch.standing.stage !== 'bottled'}<AcidTag {batch} />{/if}
+      {#if batch.standing.stage !== 'bottled'}
+        {#each acidEach(batch.state) as fill (fill.vesselId)}<AcidTag {batch} {fill} />{:else}<AcidTag
+            {batch}
+          />{/each}
+      {/if}
       {#if cold && batch.standing.stage === 'fermenting'}<Tag tone="caution" compact
           >{temperatureText(cold.tempC, household.settings.temp)} is cold for this yeast: it may stop short. Warm
           it over

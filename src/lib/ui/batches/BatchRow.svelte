@@ -14,12 +14,12 @@
   /** The same that its own page says. */
   const says = $derived(b.says);
   /** Its reading is told with its day, and where it likely is by now before it. */
-  const isBy = $derived(says.isCarriedOn || says.hasMovedOn);
+  const isBy = $derived((says.isCarriedOn || says.hasMovedOn) && says.unlike.length === 0);
   const gravity = $derived(
-    isBy
-      ? `≈\u00a0${sgText(b.standing.belief!.sg.likely)}`
-      : says.unlike.length > 0
-        ? says.unlike.map((r) => sgText(r.sg)).join(', ')
+    says.unlike.length > 0
+      ? says.unlike.map((r) => sgText(r.sg)).join(', ')
+      : isBy
+        ? `≈\u00a0${sgText(b.standing.belief!.sg.likely)}`
         : b.standing.sg
           ? sgText(b.standing.sg.sg)
           : ''

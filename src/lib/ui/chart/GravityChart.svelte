@@ -4,6 +4,7 @@
   import type { Forecast } from '$core/belief/forecast';
   import { household } from '$lib/store/household.svelte';
   import { fanOf, likelyOf, spanOf } from './fan';
+  import { linesOf } from './lines';
   import ChartCanvas from './ChartCanvas.svelte';
 
   type Props = {
@@ -34,7 +35,7 @@
     const quiet = css('--color-secondary');
     const green = css('--color-accent');
     const rule = css('--color-base-300');
-    const points = s.readings.map((r) => ({ x: r.at, y: r.sg }));
+    const lines = linesOf(s);
     const start = s.startSg && !s.startSg.measured ? [{ x: s.startedAt, y: s.startSg.sg }] : [];
     const end = standing.expectedSg;
     const now = household.now;
@@ -43,23 +44,23 @@
     const to = Math.max(now + span * DAY, from + 14 * DAY);
     const fan = forecast ? fanOf(forecast, s.at, span, green) : [];
     const without = usual ? [likelyOf(usual, s.at, span, quiet)] : [];
-    const sgs = [...points, ...start, ...[...fan, ...without].flatMap((f) => f.data)].map((p) => p.y);
+    const sgs = [...lines.flat(), ...start, ...[...fan, ...without].flatMap((f) => f.data)].map((p) => p.y);
     const top = Math.ceil((Math.max(1.02, ...sgs) + 0.003) * 50) / 50;
     const bottom = Math.floor((Math.min(0.99, end?.low ?? 1, ...sgs) + 0.002) * 50) / 50;
     return {
       type: 'line',
       data: {
         datasets: [
-          {
+          ...(lines.length > 0 ? lines : [[]]).map((data) => ({
             label: 'Gravity',
-            data: points,
+            data,
             borderColor: ink,
             backgroundColor: ink,
             borderWidth: 2,
             pointRadius: 5,
             pointHoverRadius: 7,
-            cubicInterpolationMode: 'monotone'
-          },
+            cubicInterpolationMode: 'monotone' as const
+          })),
           {
             label: 'By the sums',
             data: start,
@@ -99,7 +100,7 @@
           legend: { display: false },
           tooltip: {
             // The edges of the fan are no readings.
-            filter: (c) => c.datasetIndex < 2,
+            filter: (c) => c.dataset.pointRadius !== 0,
             callbacks: { label: (c) => `${c.dataset.label} ${Number(c.parsed.y).toFixed(3)}` }
           },
           annotation: {

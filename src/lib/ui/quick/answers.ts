@@ -8,6 +8,7 @@ import { doseL } from '$core/ledger/will-hold';
 import { sgText, volumeText } from '$core/units/format';
 import { household, vesselById, type Batch } from '$lib/store/household.svelte';
 import { dueWord, onDay, spanWord } from '../shelf/when';
+import { unlikeTexts } from '../shelf/unlike';
 import { aboutAbv, howFarText } from '../words/how-far';
 import { own } from '../words/own-units';
 
@@ -45,7 +46,7 @@ function safe(b: Batch): string {
       ? ` Two readings at or under ${sgText(check.reachable.clearsAtSg)}, three days apart, would clear it.`
       : '';
   if (check.verdict.level === 'stop' && check.reachable.needsReading)
-    return `Not until it is read: at worst it could reach ${check.verdict.bar20.toFixed(1)} bar.${clears}`;
+    return `Not ${now.sg?.measured ? 'yet' : 'until it is read'}: at worst ${s.fills.length > 1 ? `what is in the ${vesselById(check.vesselId)?.name ?? 'vessel'}` : 'it'} could reach ${check.verdict.bar20.toFixed(1)} bar.${clears}`;
   const word =
     check.verdict.level === 'stop'
       ? 'No.'
@@ -66,6 +67,10 @@ function done(b: Batch): string {
   const { course, standing: now, state: s } = b;
   if (s.fills.length === 0) return 'It is in bottles.';
   const far = now.belief && howFar(now.belief);
+  if (b.says.behind.length > 0)
+    return b.says.behind
+      .map((x) => `The ${vesselById(x.vesselId)?.name ?? 'other vessel'} is behind: ${howFarText(x.far)}.`)
+      .join(' ');
   if (far?.word === 'finished' || far?.word === 'stuck') return sentence(howFarText(far));
   if (course?.doneAt)
     return `Done fermenting about ${spanWord(course.doneAt.low, course.doneAt.high, s.zone)}.`;
@@ -75,6 +80,7 @@ function done(b: Batch): string {
 function gravity(b: Batch): string {
   const { standing: now, says, state: s } = b;
   if (!now.sg) return 'Not read yet.';
+  if (says.unlike.length > 0) return `${unlikeTexts(b, household.now).join(', ')}. ${strength(b)}`;
   const last = now.sg.measured
     ? `${sgText(now.sg.sg)} ${onDay(now.sg.at, household.now, s.zone)}`
     : `Not read yet; the sums say ${sgText(now.sg.sg)}`;

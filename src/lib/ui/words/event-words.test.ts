@@ -56,7 +56,13 @@ describe('what is said of what happened', () => {
   it.each(Object.keys(SYSTEMS) as (keyof typeof SYSTEMS)[])('says each in %s, with no foreign unit', (id) => {
     const wrong: string[] = [];
     for (const history of [SINGLE, ...HISTORIES]) {
-      const state = foldBatch(history, NOW) ?? { id: history[0]!.batchId, readings: [], steeps: [] };
+      const state = foldBatch(history, NOW) ?? {
+        id: history[0]!.batchId,
+        readings: [],
+        steeps: [],
+        fills: [],
+        bottled: []
+      };
       for (const e of history) {
         const [what, detail] = eventWords(e, { state } as unknown as Batch, settings(id), NOW);
         // A vessel's name, and the unit that an amount was typed in, are the household's own words.

@@ -30,5 +30,16 @@ export function eventWords(
   const day = (ms: number) => dayWord(ms, now, e.zone);
   const say = (parts: readonly Part[]) => parts.map((p) => partText(p, settings, day)).join('');
   const { what, detail } = defOf(e).says(e, batch.state);
-  return [say(what), say(detail)];
+  const told: [string, string] = [say(what), say(detail)];
+  const where = jarOf(e, batch);
+  return where && !told.some((t) => t.includes(where))
+    ? [told[0], [told[1], where].filter(Boolean).join(' · ')]
+    : told;
+}
+
+/** The vessel that an event was of, where the wine stands, or stood, in several: else it goes without saying. */
+function jarOf(e: LedgerEvent, { state: s }: Batch): string | undefined {
+  const id = 'vesselId' in e.data ? e.data.vesselId : undefined;
+  const jars = new Set([...s.fills, ...s.bottled.map((b) => b.fill)].map((f) => f.vesselId));
+  return jars.size > 1 && typeof id === 'string' && jars.has(id) ? vesselById(id)?.name : undefined;
 }

@@ -15,7 +15,9 @@ export function howFarText({ word, chance }: HowFar): string {
     case 'finished':
       return chance >= SURE ? 'almost certainly finished' : `likely finished${percent}`;
     case 'stuck':
-      return `likely stuck with sugar left${percent}`;
+      return chance >= SURE
+        ? 'almost certainly stuck with sugar left'
+        : `likely stuck with sugar left${percent}`;
     case 'not begun':
       return 'its yeast has likely not begun';
     default:

@@ -74,9 +74,13 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(end)}`;
     to.push(named ? { vesselId: named.id, volumeL } : { sizeL: sizeL!, volumeL });
   }
-  for (const v of [...ctx.vessels].sort((a, b) => b.name.length - a.name.length))
-    if (take(p, new RegExp(`\\b(?:(?:to|into|in)\\s+)?(?:the\\s+)?${escaped(v.name.toLowerCase())}\\b`)))
-      to.push({ vesselId: v.id });
+  // The longest name is looked for first; they are filled in the order in which they are said.
+  const said = p.text;
+  const into = [...ctx.vessels]
+    .sort((a, b) => b.name.length - a.name.length)
+    .filter((v) => take(p, new RegExp(`\\b(?:(?:to|into|in)\\s+)?(?:the\\s+)?${named(v)}\\b`)))
+    .map((v) => ({ vesselId: v.id, at: said.search(new RegExp(`\\b${named(v)}\\b`)) }));
+  to.push(...into.sort((a, b) => a.at - b.at).map(({ vesselId }) => ({ vesselId })));
   for (;;) {
     const m = SIZED.exec(p.text);
     const sizeL = m && litresIn(m[3]!.replace(/-/g, ' '), ctx);
