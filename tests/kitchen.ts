@@ -135,3 +135,15 @@ export async function openDemo(page: Page, name: string) {
     .click();
   await expect(page.getByTestId('batch-sentence')).toContainText(name);
 }
+
+/** Says a line on the wine's own page, and sees what it means, jar and all, before it is written. */
+export async function sayLine(page: Page, line: string, ...meanings: RegExp[]) {
+  await expect(page.getByTestId('batch-sentence')).toBeVisible();
+  await page.keyboard.press('/');
+  const box = page.getByLabel('Say it in one line');
+  await box.fill(line);
+  for (const [i, meaning] of meanings.entries())
+    await expect(page.getByTestId('means').nth(i)).toContainText(meaning);
+  await page.keyboard.press('Enter');
+  await expect(box).toBeHidden();
+}

@@ -238,7 +238,11 @@ test.describe('in one line', () => {
   });
   test('5: is it safe to bottle', async ({ page }) => {
     await demo(page);
-    await say(page, 'is the quince safe to bottle?', /Quince.*No\.|Quince.*Not until it is read/);
+    await say(
+      page,
+      'is the quince safe to bottle?',
+      /Quince.*No\.|Quince.*Not yet|Quince.*Not until it is read/
+    );
   });
   test('6: one gallon of peach with honey at 13 %, in US units', async ({ page }) => {
     await page.goto('/');

@@ -1,19 +1,7 @@
-import { addToSlip, measureIn, openPlan } from './kitchen';
-import { expect, test, type Page } from './test';
+import { addToSlip, measureIn, openPlan, sayLine } from './kitchen';
+import { expect, test } from './test';
 
 const DAY = 86_400_000;
-
-/** Says a line on the wine's own page, and sees what it means, jar and all, before it is written. */
-async function say(page: Page, line: string, ...meanings: RegExp[]) {
-  await expect(page.getByTestId('batch-sentence')).toBeVisible();
-  await page.keyboard.press('/');
-  const box = page.getByLabel('Say it in one line');
-  await box.fill(line);
-  for (const [i, meaning] of meanings.entries())
-    await expect(page.getByTestId('means').nth(i)).toContainText(meaning);
-  await page.keyboard.press('Enter');
-  await expect(box).toBeHidden();
-}
 
 test('cider in two jars, in US units, read late and one of them bottled: neither speaks for the other, on any screen', async ({
   page
@@ -38,30 +26,30 @@ test('cider in two jars, in US units, read late and one of them bottled: neither
       .first();
 
   await go(1);
-  await say(page, 'yeast in', /Yeast in/);
+  await sayLine(page, 'yeast in', /Yeast in/);
   // A must that nobody read, and then one that was: told apart.
   await go(6);
   await expect(sentence).toContainText('Never read');
   await go(14);
-  await say(page, '1.004', /1\.004/);
-  await say(page, 'racked to 3 gal and 2 gal', /3 US gal carboy.*2 US gal jar/);
+  await sayLine(page, '1.004', /1\.004/);
+  await sayLine(page, 'racked to 3 gal and 2 gal', /3 US gal carboy.*2 US gal jar/);
   await expect(sentence).toContainText('3 US gal carboy and 2 US gal jar');
 
   // Read late, both in one line, each by its size; the preview says which is which.
   await go(50);
-  await say(page, '0.998 in 3 gal and 0.993 in 2 gal', /0\.998.*3 US gal carboy/, /0\.993.*2 US gal jar/);
+  await sayLine(page, '0.998 in 3 gal and 0.993 in 2 gal', /0\.998.*3 US gal carboy/, /0\.993.*2 US gal jar/);
   await expect(sentence).toContainText('0.998 in the 3 US gal carboy');
   await expect(sentence).toContainText('0.993 in the 2 US gal jar');
   await go(60);
-  await say(page, '0.993 in the 2 gal jar', /0\.993.*2 US gal jar/);
-  await say(page, '0.993 in the carboy', /0\.993.*3 US gal carboy/);
+  await sayLine(page, '0.993 in the 2 gal jar', /0\.993.*2 US gal jar/);
+  await sayLine(page, '0.993 in the carboy', /0\.993.*3 US gal carboy/);
   await go(66);
-  await say(page, '0.992 in 2 gal', /0\.992.*2 US gal jar/);
-  await say(page, '0.994 in 3 gal', /0\.994.*3 US gal carboy/);
+  await sayLine(page, '0.992 in 2 gal', /0\.992.*2 US gal jar/);
+  await sayLine(page, '0.994 in 3 gal', /0\.994.*3 US gal carboy/);
 
   // The carboy is bottled: from then on the jar's own reading is told, here and on the lists.
   await go(70);
-  await say(page, 'bottled 14 bottles from the carboy', /14 ×/);
+  await sayLine(page, 'bottled 14 bottles from the carboy', /14 ×/);
   await go(71);
   await expect(sentence).toContainText('0.992');
   await expect(sentence).not.toContainText('0.994');
@@ -75,7 +63,7 @@ test('cider in two jars, in US units, read late and one of them bottled: neither
 
   // One is drunk: both pages know how many are left.
   await go(120);
-  await say(page, 'opened 1 apple', /Opened · 1 bottle/);
+  await sayLine(page, 'opened 1 apple', /Opened · 1 bottle/);
   await expect(sentence).toContainText('14 bottles of it are filled already, 13 left');
   await page.goto('/cellar');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('13 bottles of 1 wine');

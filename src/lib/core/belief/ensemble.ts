@@ -156,11 +156,12 @@ export function cellOf(e: Ensemble, vesselId: string): Cell {
   return made;
 }
 
-/** Adds `share` of one cell to another, member by member. */
-export function pourCell(into: Cell, from: Cell, share: number, size: number): void {
+/** Adds a share of one cell to another, member by member. */
+export function pourCell(into: Cell, from: Cell, shares: Float64Array): void {
+  const size = shares.length;
   for (let i = 0; i < size; i++) {
     // Where most of its sugar comes from says how it goes on; the strongest yeast lives in both.
-    if (from.everKg[i]! * share >= into.everKg[i]!) {
+    if (from.everKg[i]! * shares[i]! >= into.everKg[i]!) {
       into.asleep[i] = from.asleep[i]!;
       into.stall[i] = from.stall[i]!;
     }
@@ -168,7 +169,7 @@ export function pourCell(into: Cell, from: Cell, share: number, size: number): v
   }
   for (const k of MASSES) {
     const [to, out] = [into[k], from[k]];
-    for (let i = 0; i < size; i++) to[i]! += out[i]! * share;
+    for (let i = 0; i < size; i++) to[i]! += out[i]! * shares[i]!;
   }
 }
 

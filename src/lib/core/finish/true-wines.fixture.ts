@@ -128,6 +128,10 @@ export function trueWine(seed: number): TrueWine {
     'volumeL' in x
       ? { ...x, volumeL: written(x.volumeL, 0.02) }
       : ({ ...x, massKg: written(x.massKg, 0.012) } as Ingredient);
+  // Litres at a racking are read off a jar by eye. Of their own dice: what else happens is as it was.
+  const dice = mulberry32(seed * 104_729 + 7);
+  const byEye = (litres: number) =>
+    litres * (1 + 0.025 * Math.sqrt(-2 * Math.log(1 - dice())) * Math.cos(2 * Math.PI * dice()));
   const isJuice = chance(0.3);
   const fruitId: FruitId = isJuice
     ? pick(['apple', 'grape'])
@@ -288,8 +292,11 @@ export function trueWine(seed: number): TrueWine {
     jars = [part('a', share), part('b', 0.95 - share)];
     write(day, 'transfer', {
       from: 'v0',
-      to: jars.map((j, i) => ({ vesselId: j.id, volumeL: (i === 0 ? share : 0.95 - share) * volumeL })),
-      lossL: 0.05 * volumeL,
+      to: jars.map((j, i) => ({
+        vesselId: j.id,
+        volumeL: byEye((i === 0 ? share : 0.95 - share) * volumeL)
+      })),
+      lossL: byEye(0.05 * volumeL),
       emptied: true
     });
   } else {
@@ -298,8 +305,8 @@ export function trueWine(seed: number): TrueWine {
     first.id = 'a';
     write(day, 'transfer', {
       from: 'v0',
-      to: [{ vesselId: 'a', volumeL: 0.94 * volumeL }],
-      lossL: 0.06 * volumeL,
+      to: [{ vesselId: 'a', volumeL: byEye(0.94 * volumeL) }],
+      lossL: byEye(0.06 * volumeL),
       emptied: true
     });
   }

@@ -68,7 +68,7 @@
   <!-- How much of the sum is done: there for as long as it runs, and in nobody's way. -->
   <div class="h-0.5" aria-hidden="true">
     <div
-      data-testid="progress"
+      data-testid="reckoned"
       class="h-full bg-ink/40 transition-[width,opacity] duration-300 motion-reduce:transition-none {share < 1
         ? ''
         : 'opacity-0'}"

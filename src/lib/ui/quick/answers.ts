@@ -45,15 +45,17 @@ function safe(b: Batch): string {
     check.verdict.level === 'stop' && check.reachable.clearsAtSg !== null
       ? ` Two readings at or under ${sgText(check.reachable.clearsAtSg)}, three days apart, would clear it.`
       : '';
+  const jar = s.fills.length > 1 ? (vesselById(check.vesselId)?.name ?? 'vessel') : null;
   if (check.verdict.level === 'stop' && check.reachable.needsReading)
-    return `Not ${now.sg?.measured ? 'yet' : 'until it is read'}: at worst ${s.fills.length > 1 ? `what is in the ${vesselById(check.vesselId)?.name ?? 'vessel'}` : 'it'} could reach ${check.verdict.bar20.toFixed(1)} bar.${clears}`;
+    return `Not ${b.says.reading === 'never' ? 'until it is read' : 'yet'}: at worst ${jar ? `what is in the ${jar}` : 'it'} could reach ${check.verdict.bar20.toFixed(1)} bar.${clears}`;
   const word =
     check.verdict.level === 'stop'
       ? 'No.'
       : check.verdict.level === 'warn'
         ? 'With care.'
         : 'Yes, under cork.';
-  return `${word} ${own(check.verdict.text)}${clears}`;
+  const where = jar && check.verdict.level !== 'fine' ? `In the ${jar}: ` : '';
+  return `${word} ${where}${own(check.verdict.text)}${clears}`;
 }
 
 function next(b: Batch): string {
