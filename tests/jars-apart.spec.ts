@@ -1,25 +1,15 @@
-import { addToSlip, measureIn, openPlan, sayLine } from './kitchen';
+import { live, sayLine } from './kitchen';
 import { expect, test } from './test';
-
-const DAY = 86_400_000;
 
 test('blackberries in two jars of which one stands still, in UK units: each is told by itself, on the day it is read and after', async ({
   page
 }) => {
-  const start = Date.parse('2026-06-01T18:00:00+01:00');
-  await page.clock.setSystemTime(start);
-  await measureIn(page, 'uk');
-  await openPlan(page);
-  for (const row of ['6 lb blackberries', '5 lb sugar', '1.3 uk gal water']) await addToSlip(page, row);
-  await page.getByRole('button', { name: 'Start this batch' }).press('Enter');
-  const sentence = page.getByTestId('batch-sentence');
+  const { sentence, go } = await live(page, 'uk', '2026-06-01T18:00:00+01:00', [
+    '6 lb blackberries',
+    '5 lb sugar',
+    '1.3 uk gal water'
+  ]);
   await expect(sentence).toContainText('Blackberry, day 1');
-  const url = page.url();
-  const go = async (day: number) => {
-    await page.clock.setSystemTime(start + day * DAY);
-    await page.goto(url);
-    await expect(sentence).toBeVisible();
-  };
   const history = page.getByRole('region', { name: 'What happened' });
 
   await sayLine(page, 'ph 3.2', /pH 3\.2/);

@@ -147,3 +147,27 @@ export async function sayLine(page: Page, line: string, ...meanings: RegExp[]) {
   await page.keyboard.press('Enter');
   await expect(box).toBeHidden();
 }
+
+/** A wine begun at a moment from what goes in, and its page on any day after, clock and all. */
+export async function live(
+  page: Page,
+  system: keyof typeof SYSTEM_NAMES,
+  start: string,
+  rows: readonly string[]
+) {
+  const from = Date.parse(start);
+  await page.clock.setSystemTime(from);
+  await measureIn(page, system);
+  await openPlan(page);
+  for (const row of rows) await addToSlip(page, row);
+  await page.getByRole('button', { name: 'Start this batch' }).press('Enter');
+  const sentence = page.getByTestId('batch-sentence');
+  await expect(sentence).toContainText(', day 1');
+  const url = page.url();
+  const go = async (day: number) => {
+    await page.clock.setSystemTime(from + day * 86_400_000);
+    await page.goto(url);
+    await expect(sentence).toBeVisible();
+  };
+  return { sentence, go };
+}

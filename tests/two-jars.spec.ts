@@ -1,24 +1,11 @@
-import { addToSlip, measureIn, openPlan, sayLine } from './kitchen';
+import { live, sayLine } from './kitchen';
 import { expect, test } from './test';
-
-const DAY = 86_400_000;
 
 test('cider in two jars, in US units, read late and one of them bottled: neither speaks for the other, on any screen', async ({
   page
 }) => {
-  const start = Date.parse('2026-06-01T18:00:00+01:00');
-  await page.clock.setSystemTime(start);
-  await measureIn(page, 'us');
-  await openPlan(page);
-  await addToSlip(page, '5 gal apple juice');
-  await page.getByRole('button', { name: 'Start this batch' }).press('Enter');
-  const sentence = page.getByTestId('batch-sentence');
+  const { sentence, go } = await live(page, 'us', '2026-06-01T18:00:00+01:00', ['5 gal apple juice']);
   await expect(sentence).toContainText('Apple, day 1');
-  const url = page.url();
-  const go = async (day: number) => {
-    await page.clock.setSystemTime(start + day * DAY);
-    await page.goto(url);
-  };
   const row = () =>
     page
       .getByRole('main')

@@ -43,7 +43,7 @@ export type Says = {
   /** most likely because sugar of these days still lay on the bottom */
   isLastLayered: boolean;
   /** what each vessel last read, where they read otherwise than one another */
-  unlike: { vesselId: string; sg: number; at: number }[];
+  unlike: { vesselId: string; sg: number; at: number; isFresh: boolean }[];
   /** how sweet each jar is, where they are not alike in it: one may have been sweetened, the other not */
   sweetEach: { vesselId: string; word: ReturnType<typeof sweetnessWord> }[];
   /** of several jars those that are likely not as far as the furthest, and how far they are */
@@ -108,7 +108,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const newest = lastReading(s);
   const each = s.fills.flatMap(({ vesselId, reads }) => {
     const r = reads.at(-1);
-    return r ? [{ vesselId, ...r }] : [];
+    return r ? [{ vesselId, ...r, isFresh: s.at - r.at <= FRESH_MS }] : [];
   });
   const spread = Math.max(...each.map((r) => r.sg)) - Math.min(...each.map((r) => r.sg));
   const unreadIds =

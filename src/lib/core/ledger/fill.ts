@@ -116,7 +116,9 @@ export function pourInto(fill: Fill, other: Omit<Fill, 'vesselId'>, share = 1): 
         : (fill.slackSg * hereL + other.slackSg * thereL) / (hereL + thereL);
     fill.given = { sorbate: null, sulphite: null };
     fill.stable = bothStable(fill.stable, partOf(other.stable, share));
-    fill.acid = mixedAcid(fill, other, [hereL, thereL], addInto(scaled(fill.stock, 1), other.stock, share));
+    fill.acid = mixedAcid(fill, other, [hereL, thereL], () =>
+      addInto(scaled(fill.stock), other.stock, share)
+    );
   }
   addInto(fill.stock, other.stock, share);
   fill.fermentedKg += other.fermentedKg * share;

@@ -64,9 +64,10 @@ export function mixedAcid(
   a: Pick<Fill, 'stock' | 'acid'>,
   b: Pick<Fill, 'stock' | 'acid'>,
   [aL, bL]: readonly [number, number],
-  mixed: Stock
+  mixed: () => Stock
 ): MeasuredAcid {
-  const [here, there, sums] = [acidIn(a), acidIn(b), acidBySums(mixed)];
+  if ([a, b].every(({ acid }) => !acid.ph && !acid.taGL)) return NOT_MEASURED;
+  const [here, there, sums] = [acidIn(a), acidIn(b), acidBySums(mixed())];
   const one = (key: 'ph' | 'taGL'): Measured | null => {
     if (!a.acid[key] && !b.acid[key]) return null;
     const [x, y] = [here[key] ?? there[key], there[key] ?? here[key]];

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { labelSettingsSchema } from './paper-schema';
-import { PRINTED_WITHIN, USUAL_ROOM_C } from './settings';
+import { MEASURES, PRINTED_WITHIN, USUAL_ROOM_C } from './settings';
 
 /** How a household measures, and what its hydrometer is like. Stored and exported. */
 export const settingsSchema = z.strictObject({
-  system: z.enum(['metric', 'us', 'uk', 'mixed']),
-  mass: z.enum(['kg', 'lb']),
-  volume: z.enum(['L', 'us-gal', 'uk-gal']),
-  temp: z.enum(['C', 'F']),
+  system: z.enum(MEASURES.system),
+  mass: z.enum(MEASURES.mass),
+  volume: z.enum(MEASURES.volume),
+  temp: z.enum(MEASURES.temp),
   hydrometer: z.strictObject({
     /** temperature the stem is marked for, °C */
     calibratedC: z.number().finite().min(0).max(40),

@@ -10,6 +10,14 @@ export const USUAL_ROOM_C = 20;
 
 export type Settings = z.infer<typeof settingsSchema>;
 
+/** What a household may measure in. */
+export const MEASURES = {
+  system: ['metric', 'us', 'uk', 'mixed'],
+  mass: ['kg', 'lb'],
+  volume: ['L', 'us-gal', 'uk-gal'],
+  temp: ['C', 'F']
+} as const;
+
 /** The four ways of measuring; mixed is fruit in pounds with liquid in litres. */
 export const SYSTEMS = {
   metric: { name: 'Metric: kg, L, °C', mass: 'kg', volume: 'L', temp: 'C' },
@@ -37,20 +45,15 @@ export const DEFAULT_SETTINGS: Settings = {
   prices: {}
 };
 
-const ONE_OF = {
-  system: Object.keys(SYSTEMS),
-  mass: ['kg', 'lb'],
-  volume: ['L', 'us-gal', 'uk-gal'],
-  temp: ['C', 'F']
-};
-
 /**
  * Settings as they were kept: they were checked when they were written, and what is newer than they are is the usual.
  * All of them are the usual where how it measures cannot be read.
  */
 export function settingsFrom(kept: unknown): Settings {
   const k = (kept ?? {}) as Partial<Settings>;
-  const isKnown = Object.entries(ONE_OF).every(([key, values]) => values.includes(String(k[key as 'mass'])));
+  const isKnown = Object.entries(MEASURES).every(([key, values]) =>
+    (values as readonly string[]).includes(String(k[key as 'mass']))
+  );
   if (!isKnown) return DEFAULT_SETTINGS;
   return {
     ...DEFAULT_SETTINGS,

@@ -1,6 +1,5 @@
 import { GRIDS } from '$core/label/sheets';
 import { PAPERS, type Grid } from '$core/units/paper';
-import { labelSettingsSchema } from '$core/units/paper-schema';
 import type { Settings } from '$core/units/settings';
 import { household, changeSettings } from '$lib/store/household.svelte';
 
@@ -42,7 +41,7 @@ export function gridHere(): Grid {
 
 /** Changes something of how labels are made here. @throws ZodError when it is none of what may be */
 export const saveLabels = (change: Partial<Settings['labels']>) =>
-  changeSettings((s) => ({ labels: labelSettingsSchema.parse({ ...s.labels, ...change }) }));
+  changeSettings((s) => ({ labels: { ...s.labels, ...change } }));
 
 /** A length that was typed, mm. */
 export const typedMm = (text: string): number =>
