@@ -55,8 +55,7 @@
 
 {#if must && (acid.taFrom !== 'sums' || hasPh || off)}
   <Tag tone="good" compact>
-    {#if name}<b class="font-semibold">{name}.</b>{/if}
-    {off ?? 'Acid'}: {told}.
+    {off ?? 'Acid'}{name && ` in the ${name}`}: {told}.
     <Pop
       title={isOld ? 'Acid, to taste' : 'Bring the acid right'}
       class="min-h-9 font-semibold underline decoration-dashed underline-offset-4 max-sm:min-h-11"
