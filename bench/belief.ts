@@ -1,12 +1,13 @@
 import { createRequire } from 'node:module';
 import { performance } from 'node:perf_hooks';
 import { beliefOf } from '../src/lib/core/belief/believe';
+import { reckoning } from '../src/lib/core/belief/in-parts';
 import { forecastOf, forecastPlan } from '../src/lib/core/belief/forecast';
 import { goOn, rates } from '../src/lib/core/ferment/model';
 import { trueWine } from '../src/lib/core/finish/true-wines.fixture';
-import type { LedgerEvent } from '../src/lib/core/ledger/log';
 import { foldBatch } from '../src/lib/core/ledger/run';
 import type { Estimate } from '../src/lib/core/units/range';
+import { usualBatch } from './usual';
 
 /** The general solver, by what is used of it: its own sources are not written for our checks. */
 const { Solver } = createRequire(import.meta.url)('odex') as {
@@ -23,27 +24,7 @@ const middle = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor
 
 // A usual batch: sixty events, twenty of them readings.
 {
-  let n = 0;
-  const on = (day: number, type: string, data: unknown) => {
-    const at = new Date(T0 + day * DAY).toISOString();
-    const id = `01890000-0000-7000-8000-${String(++n).padStart(12, '0')}`;
-    const batchId = '01890000-0000-7000-8000-00000000abcd';
-    return { id, batchId, type, v: 1, at, zone: 'UTC', recordedAt: at, device: 'bench', data } as LedgerEvent;
-  };
-  const ingredients = [
-    { kind: 'produce', produceId: 'plum', massKg: 4 },
-    { kind: 'sugar', sugarId: 'white', massKg: 2 },
-    { kind: 'water', volumeL: 8 }
-  ];
-  const events = [
-    on(0, 'planned', { name: 'Usual', plan: { ingredients, yeast: { yeastId: 'wine' } }, vesselId: 'b' }),
-    on(0, 'addition', { ingredients }),
-    on(1, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5 }),
-    ...Array.from({ length: 37 }, (_, i) => on(1 + i / 2, 'stir', {})),
-    ...Array.from({ length: 20 }, (_, i) =>
-      on(2 + i * 2.5, 'reading', { sg: Math.max(0.994, 1.082 - i * 0.011), tempC: 20 })
-    )
-  ];
+  const events = usualBatch(T0);
   const s = foldBatch(events, T0 + 60 * DAY)!;
   const times = Array.from({ length: 60 }, (_, i) => {
     const t = performance.now();
@@ -51,6 +32,21 @@ const middle = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor
     beliefOf({ ...s, id: `${s.id}-${i}` });
     return performance.now() - t;
   });
+  // As pages have it: in parts, with its course, between which the page draws.
+  const parts: number[] = [];
+  const whole = Array.from({ length: 20 }, (_, i) => {
+    const t1 = performance.now();
+    const work = reckoning({ ...s, id: `${s.id}+${i}` });
+    for (let done = false, t2 = t1; !done; t2 = performance.now()) {
+      done = work.next().done === true;
+      if (i >= 5) parts.push(performance.now() - t2);
+    }
+    return performance.now() - t1;
+  });
+  parts.sort((a, b) => a - b);
+  console.log(
+    `with its course, in parts: ${middle(whole.slice(5)).toFixed(0)} ms, a part ${middle(parts).toFixed(1)} ms, of ${parts.length} parts the longest ${parts.at(-1)!.toFixed(1)} ms, a frame 50 ms`
+  );
   const before = foldBatch(events.slice(0, -1), T0 + 60 * DAY)!;
   beliefOf(before);
   const t = performance.now();

@@ -5,6 +5,7 @@ import { standingOf } from '$core/belief/standing';
 import { batchAt } from '$core/ledger/run';
 import { standsOf } from '$core/report/stands';
 import { household, type OpenBatch } from './household.svelte';
+import { reckonSoon } from './reckon-soon';
 import { eventsOf } from './summaries';
 
 type Found = { batch: OpenBatch | null; error: string };
@@ -25,10 +26,16 @@ export function openBatch(id: string, events: LedgerEvent[]): OpenBatch | null {
 export function liveBatch(wanted: () => string) {
   /** Events of the batch that is asked for, and no other. */
   let found = $state.raw<{ id: string; events: LedgerEvent[] } | null>(null);
+  let newest: readonly LedgerEvent[] = [];
+  const soon = async (id: string, events: LedgerEvent[]) => {
+    newest = events;
+    await reckonSoon(events, Date.now());
+    if (newest === events) found = { id, events };
+  };
   $effect(() => {
     const id = wanted();
     const query = liveQuery(() => eventsOf(id)).subscribe({
-      next: (events) => (found = { id, events }),
+      next: (events) => void soon(id, events),
       error: (e) => console.error(e)
     });
     return () => query.unsubscribe();

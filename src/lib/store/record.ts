@@ -11,6 +11,8 @@ import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 import { newId, zoneHere } from './here';
 import { settingsFrom } from '$core/units/settings';
+import { reckonSoon } from './reckon-soon';
+import { bearingOn } from '$core/report/sum-up';
 import { stampMore } from './stamp';
 import { eventsOf, sumUp, touched } from './summaries';
 
@@ -107,9 +109,20 @@ export async function write(events: readonly LedgerEvent[], when: When = {}): Pr
   });
 }
 
+/** More wines than this are not reckoned beforehand: what is kept of the first would have given way to the last. */
+const BEFOREHAND = 8;
+
+/** Reckons the wines as they will be, while the page draws: what writes then holds nothing up. */
+async function reckonWith(events: readonly LedgerEvent[]): Promise<void> {
+  const ids = [...(await touched(events))].slice(0, BEFOREHAND);
+  for (const id of ids)
+    await reckonSoon(bearingOn([...(await eventsOf(id)), ...events], id), Date.now());
+}
+
 /** Writes down all that one tap does. @returns its events, of which any stands for all when it is taken back */
 export async function perform(deed: Deed, when: When = {}): Promise<LedgerEvent[]> {
   const events = await eventsOfDeed(deed, when);
+  await reckonWith(events);
   await write(events, when);
   return events;
 }

@@ -3,6 +3,7 @@ import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { normalQuantile } from '../maths/draw';
+import { allOf } from '../maths/parts';
 import { normalsFor, randomOf, turn, zeros, type Cell, type Ensemble } from './ensemble';
 import type { Running, Seen } from './running';
 import { couldReachGL } from './reach';
@@ -29,24 +30,29 @@ export function namesOf(flows: readonly Flow[]): string[] {
 }
 
 /**
- * Follows a batch's log with so many possible wines, to the last that happened. What was followed before is kept, so
- * that today's reading does not begin at the first day.
- * @returns members of the caller's own
+ * Follows a batch's log with so many possible wines, to the last that happened, a step at a time. What was followed
+ * before is kept, so that today's reading does not begin at the first day. Nobody else has what is being followed.
  */
-export function followed(s: Believed, size = PAGE): Running {
+export function* following(s: Believed, size = PAGE): Generator<void, Running> {
   const { wildYeast, yeast, roomC, pace } = s.plan;
   const key = [s.id, size, s.startedAt, wildYeast, yeast?.yeastId, roomC, pace].join(':');
   const names = namesOf(s.flows);
   const known = kept.get(key);
   const isPrefix =
     known !== undefined && known.flows.length <= names.length && known.flows.every((n, i) => n === names[i]);
-  const running = isPrefix ? known.running : beginning(s, size);
-  for (const flow of s.flows.slice(isPrefix ? known.flows.length : 0)) follow(running, flow);
   kept.delete(key);
+  const running = isPrefix ? known.running : beginning(s, size);
+  for (const flow of s.flows.slice(isPrefix ? known.flows.length : 0)) {
+    follow(running, flow);
+    yield;
+  }
   kept.set(key, { flows: names, running });
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
-  return branch(running);
+  return running;
 }
+
+/** The same at once. @returns members of the caller's own */
+export const followed = (s: Believed, size = PAGE): Running => branch(allOf(following(s, size)));
 
 /** The same at the moment of its state. @returns members of the caller's own */
 export function believe(s: Believed, size = PAGE): Running {

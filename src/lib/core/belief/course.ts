@@ -2,6 +2,7 @@ import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, cellsOf, namesOf, toldOf, type Told } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
+import { allOf } from '../maths/parts';
 import { zeros } from './ensemble';
 import { goTo } from './follow';
 import { QUIET_SG } from './forecast';
@@ -38,21 +39,24 @@ const REMEMBERED = 40;
  * The course of a batch from its last event: the same on its page and in the lists, however many days later they look.
  * @returns nothing where no wine stands in a vessel
  */
-export function courseOf(s: BatchState): Course | null {
+export const courseOf = (s: BatchState): Course | null => allOf(reckoningCourse(s));
+
+/** The same a part at a time; what was reckoned is kept. */
+export function* reckoningCourse(s: BatchState): Generator<void, Course | null> {
   const last = s.flows.at(-1);
   if (!last || s.fills.length === 0) return null;
   const { wildYeast, yeast, roomC, pace } = s.plan;
   const made = [s.startedAt, wildYeast, yeast?.yeastId, roomC, pace, ...namesOf(s.flows)].join();
   const there = courses.get(s.id);
   if (there?.made === made) return there.course;
-  const course = reckoned({ ...s, at: Math.min(s.at, last.at) });
+  const course = yield* reckoning({ ...s, at: Math.min(s.at, last.at) });
   courses.delete(s.id);
   courses.set(s.id, { made, course });
   if (courses.size > REMEMBERED) courses.delete(courses.keys().next().value!);
   return course;
 }
 
-function reckoned(s: BatchState): Course | null {
+function* reckoning(s: BatchState): Generator<void, Course | null> {
   const r = believe(s);
   const { e } = r;
   const from = r.at;
@@ -60,6 +64,7 @@ function reckoned(s: BatchState): Course | null {
   const later: Later[] = [];
   let stuckChance = 0;
   for (const d of LOOKED) {
+    yield;
     goTo(r, from + d * DAY);
     asItIs(r);
     const cells = cellsOf(s, e);

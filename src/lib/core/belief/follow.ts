@@ -138,7 +138,11 @@ export function goTo(r: Running, at: number): void {
   r.at = Math.max(r.at, at);
 }
 
+/** Fruit that has less than this left to give has given all. */
+const SPENT_KG = 1e-6;
+
 function give(e: Ensemble, lot: GivingLot, hours: number): void {
+  if (lot.waterKg.every((kg, i) => kg + lot.hexoseKg[i]! < SPENT_KG)) return;
   const cell = cellOf(e, lot.vesselId);
   for (let i = 0; i < e.size; i++) {
     const share = 1 - 2 ** (-hours / lot.halfH[i]!);

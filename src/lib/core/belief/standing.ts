@@ -123,7 +123,7 @@ function fall(s: BatchState): number | null {
 }
 
 /** All of it in bottle, and read dry before: nothing is left to guess at, and a cellar of thousands is summed up soon. */
-const isSettled = (s: BatchState): boolean =>
+export const isSettled = (s: BatchState): boolean =>
   s.fills.length === 0 && s.bottled.length > 0 && s.bottled.every((b) => readsDry(b.fill).isDry);
 
 const unsureKgOf = (s: BatchState): number => standingFills(s).reduce((sum, f) => sum + f.unsureKg, 0);
