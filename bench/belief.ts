@@ -125,7 +125,7 @@ const middle = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor
 {
   const WINES = 2000;
   const holds = (e: Estimate, x: number, by = 0) => Number(x >= e.low - by && x <= e.high + by);
-  const rows = { mid: [0, 0, 0, 0], read: [0, 0, 0, 0], never: [0, 0, 0, 0] };
+  const rows = { mid: [0, 0, 0, 0, 0, 0], read: [0, 0, 0, 0, 0, 0], never: [0, 0, 0, 0, 0, 0] };
   const off = { mid: [] as number[], read: [] as number[], never: [] as number[] };
   let [readings, accused] = [0, 0];
   let [ends, within] = [0, 0];
@@ -141,6 +141,11 @@ const middle = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor
       row[1]! += holds(is.abv, x.abv);
       row[2]! += holds(is.sugarGL, x.sugarGL, 0.5);
       row[3]! += holds(is.volumeL, x.volumeL);
+      // Where all but nothing is left by all accounts there is no range that could miss one in five.
+      if (is.sugarGL.high > 1) {
+        row[4]! += 1;
+        row[5]! += holds(is.sugarGL, x.sugarGL, 0.5);
+      }
       off[kind].push(Math.abs(is.abv.likely - x.abv));
     };
     note('mid', beliefOf(foldBatch(events, mid.at)!)!.vessels.v0!, mid);
@@ -158,9 +163,9 @@ const middle = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor
     readings += belief.seen.length;
     accused += belief.seen.filter((x) => x.slip + x.notAsWritten > 0.5).length;
   }
-  for (const [kind, [n, abv, sugar, volume]] of Object.entries(rows))
+  for (const [kind, [n, abv, sugar, volume, left, leftHeld]] of Object.entries(rows))
     console.log(
-      `ranges (${kind}, ${n}): strength ${(abv! / n!).toFixed(2)}, sugar ${(sugar! / n!).toFixed(2)}, volume ${(volume! / n!).toFixed(2)}; strength off by ${middle(off[kind as keyof typeof off]).toFixed(2)} % vol in the median`
+      `ranges (${kind}, ${n}): strength ${(abv! / n!).toFixed(2)}, sugar ${(sugar! / n!).toFixed(2)} (${(leftHeld! / left!).toFixed(2)} of the ${left} where more than a gram may be left), volume ${(volume! / n!).toFixed(2)}; strength off by ${middle(off[kind as keyof typeof off]).toFixed(2)} % vol in the median`
     );
   console.log(
     `the day it is done, told on day six: within its range ${(within / ends).toFixed(2)} of ${ends}`

@@ -1,7 +1,7 @@
 import { bottleId, type Flow } from '../ledger/flow';
 import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
-import { columnsOf, estimateOf, meanOf } from './columns';
+import { columnsOf, estimateFromNothing, estimateOf, meanOf } from './columns';
 import { normalQuantile } from '../maths/draw';
 import { allOf } from '../maths/parts';
 import { normalsFor, randomOf, turn, zeros, type Cell, type Ensemble } from './ensemble';
@@ -137,7 +137,7 @@ export function toldOf(r: Running, cells: readonly Cell[]): Told {
     volumeL: estimateOf(litres, e.weight),
     sg: estimateOf(sg, e.weight),
     abv: estimateOf(abv, e.weight),
-    sugarGL: estimateOf(sugarGL, e.weight),
+    sugarGL: estimateFromNothing(sugarGL, e.weight),
     taGL: estimateOf(taGL, e.weight),
     couldReachGL: Math.max(0, ...cells.map((c) => couldReachGL(r, c))),
     chance: {

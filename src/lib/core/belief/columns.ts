@@ -54,6 +54,24 @@ export function estimateOf(values: Float64Array, weight: Float64Array): Estimate
   return { low, likely, high };
 }
 
+/** Less than this is nothing, g/L: no tongue and no stem tells it. */
+const NOTHING_GL = 0.5;
+
+/**
+ * The 8-in-10 range of what may be all gone. Where that is more than one in ten, the tenth percentile is nothing, and
+ * up to the ninetieth it would be nine in ten.
+ * @example estimateFromNothing(Float64Array.of(0, 0, 0, 0, 0, 0, 4, 5, 6, 7), new Float64Array(10).fill(0.1)).high // 6
+ */
+export function estimateFromNothing(values: Float64Array, weight: Float64Array): Estimate {
+  const [low, likely, most, high] = quantiles(values, weight, [0.1, 0.5, 0.8, 0.9]) as [
+    number,
+    number,
+    number,
+    number
+  ];
+  return { low, likely, high: low < NOTHING_GL ? most : high };
+}
+
 /** The weighted mean: of what is 0 or 1, a chance. */
 export function meanOf(values: ArrayLike<number>, weight: Float64Array): number {
   let sum = 0;

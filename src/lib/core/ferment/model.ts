@@ -63,7 +63,7 @@ export function warmth(tempC: number, coldC: number): number {
 /** Ethanol from a gram of hexose, g: the yield that the ledger keeps mass by. */
 const ETHANOL = YIELD.ethanol[1];
 /** Hours of one step at the pace of 20 °C: while yeast still grows, once it is grown, and at the end. */
-const STEP_H = { young: 2, old: 8, last: 16 } as const;
+const STEP_H = { young: 4, old: 20, last: 40 } as const;
 /** With less sugar than this all goes slowly, g/L. */
 const SLOW_GL = 6;
 /** Nitrogen under which hardly any yeast grows any more, mg/L. */
