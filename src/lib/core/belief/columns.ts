@@ -48,7 +48,10 @@ export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
   return { litres, sg, abv, sugarGL, taGL, isDone };
 }
 
-/** The 10th, 50th and 90th percentile. */
+/**
+ * The 10th, 50th and 90th percentile.
+ * @example estimateOf(Float64Array.of(1, 2, 3, 4, 5), new Float64Array(5).fill(0.2)) // { low: 1, likely: 3, high: 5 }
+ */
 export function estimateOf(values: Float64Array, weight: Float64Array): Estimate {
   const [low, likely, high] = quantiles(values, weight, [0.1, 0.5, 0.9]) as [number, number, number];
   return { low, likely, high };
@@ -72,7 +75,10 @@ export function estimateFromNothing(values: Float64Array, weight: Float64Array):
   return { low, likely, high: low < NOTHING_GL ? most : high };
 }
 
-/** The weighted mean: of what is 0 or 1, a chance. */
+/**
+ * The weighted mean: of what is 0 or 1, a chance.
+ * @example meanOf([1, 0, 1], Float64Array.of(0.5, 0.3, 0.2)) // 0.7
+ */
 export function meanOf(values: ArrayLike<number>, weight: Float64Array): number {
   let sum = 0;
   for (let i = 0; i < values.length; i++) sum += values[i]! * weight[i]!;

@@ -216,7 +216,10 @@ export function turn(c: Cell, i: number, hexoseKg: number, ethanolYield: number)
   c.otherKg[i]! += hexoseKg * YIELD.byproducts;
 }
 
-/** How many members still count: 1 over the sum of squared weights. */
+/**
+ * How many members still count: 1 over the sum of squared weights.
+ * @example effective(Float64Array.of(0.5, 0.5, 0, 0)) // 2
+ */
 export function effective(weight: Float64Array): number {
   let sum = 0;
   for (let i = 0; i < weight.length; i++) sum += weight[i]! * weight[i]!;

@@ -29,7 +29,10 @@ export const stallDensity = (left: number): number =>
 export const goesThrough = (from: number, to: number): number =>
   (1 - STALLS * (1 - open(to))) / (1 - STALLS * (1 - open(from)));
 
-/** Where a ferment with a share `left` of its sugar still stalls, if it does; below 0 when it does not. */
+/**
+ * Where a ferment with a share `left` of its sugar still stalls, if it does; below 0 when it does not.
+ * @example drawStall(1, () => 0.99) // -1
+ */
 export function drawStall(left: number, random: () => number): number {
   const chance = 1 - goesThrough(left, 0);
   const [a, b] = [random(), random()];

@@ -8,6 +8,7 @@ import { draft, given, type Deed } from './deed';
 /**
  * A stem's reading at 20 °C: less what the stem shows in plain water, corrected for the sample's temperature.
  * @throws InputError above 40 °C
+ * @example correctStem(1.05, 30, { calibratedC: 20, inWater: 1.002 }) // 1.0507
  */
 export function correctStem(
   stemSg: number,

@@ -61,6 +61,7 @@ function sgOfBrix(brix: number): number {
  * Gravity from a reading on any scale of the stem.
  * @param at1100 what the potential scale prints beside 1.100
  * @throws InputError when it is off the scale
+ * @example sgFrom('brix', 20) // 1.083
  */
 export function sgFrom(scale: Scale, reading: number, at1100?: number): number {
   if (scale === 'sg') return reading;

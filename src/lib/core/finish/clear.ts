@@ -49,7 +49,10 @@ export function finingG(
   }));
 }
 
-/** Litres that go with the lees of it. */
+/**
+ * Litres that go with the lees of it.
+ * @example leesL('bentonite', 10) // 0.4
+ */
 export const leesL = (id: FiningId, volumeL: number): number => FININGS[id].leesShare * volumeL;
 
 /** When anything that clears by falling last went in, ms. */

@@ -36,6 +36,10 @@ export const GRIDS: Readonly<Record<string, Grid>> = {
   'letter-30': grid('letter', 3, 10, 2.625 * IN, IN, 0.125 * IN)
 };
 
+/**
+ * Labels on a sheet.
+ * @example countOf({ cols: 3, rows: 8 }) // 24
+ */
 export const countOf = ({ cols, rows }: Pick<Grid, 'cols' | 'rows'>): number => cols * rows;
 
 /**

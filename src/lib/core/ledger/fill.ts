@@ -72,6 +72,10 @@ export const emptyFill = (vesselId: string): Fill => ({
   odd: null
 });
 
+/**
+ * Litres of liquid in a vessel.
+ * @example fillL({ stock: stockAt(5, 1.01) }) // 5
+ */
 export const fillL = (fill: Pick<Fill, 'stock'>): number => liquid(fill.stock)?.volumeL ?? 0;
 
 /** Less than this in a vessel is what clings to the wall, L. */

@@ -65,7 +65,10 @@ function meanCharge(k: readonly number[], h: number): number {
   return charge / sum;
 }
 
-/** Mean negative charge of a molecule of `acid` at hydrogen ion `h`, mol/L. */
+/**
+ * Mean negative charge of a molecule of `acid` at hydrogen ion `h`, mol/L.
+ * @example acidCharge('tartaric', 10 ** -3.4) // 0.82249
+ */
 export const acidCharge = (acid: Acid, h: number): number => meanCharge(CONSTANTS[acid], h);
 
 /**
@@ -74,7 +77,10 @@ export const acidCharge = (acid: Acid, h: number): number => meanCharge(CONSTANT
  */
 export const bufferCharge = (h: number): number => K_BUFFER / (h + K_BUFFER);
 
-/** Charge of the weak species at `h`, in equivalents of whatever volume the amounts are of: linear in them. */
+/**
+ * Charge of the weak species at `h`, in equivalents of whatever volume the amounts are of: linear in them.
+ * @example weakCharge({ acids: { malic: 0.04 }, buffer: 0, carbonate: 0 }, 10 ** -3.4, false) // 0.020579
+ */
 export function weakCharge(
   w: Pick<AcidWater, 'acids' | 'buffer' | 'carbonate'>,
   h: number,
@@ -107,6 +113,7 @@ const STEP = 10 ** -0.01;
  * @param water amounts a litre
  * @param near a guess to begin from; any does
  * @throws InputError when an amount is not finite
+ * @example phOf({ acids: { citric: 0.03 }, buffer: 0, strongIon: 0.01, carbonate: 0 }) // 2.8945
  */
 export function phOf(water: AcidWater, near = 3.5): number {
   if (!Number.isFinite(anionCharge(water, 1e-7, true) + water.strongIon))
@@ -132,6 +139,7 @@ export function phOf(water: AcidWater, near = 3.5): number {
  * Titratable acidity: base needed to bring a degassed litre to pH 8.2, acid equivalents less net strong ion.
  * @returns g/L as tartaric, never below zero
  * @source OIV-MA-AS313-01 and AOAC 962.12 measure this (end points 7 and 8.2; from memory)
+ * @example titratableAcidity({ acids: { tartaric: 0.04 }, buffer: 0, strongIon: 0, carbonate: 0 }) // 6.0029
  */
 export const titratableAcidity = (water: AcidWater): number =>
   Math.max(0, (anionCharge(water, H_TITRATION, false) - water.strongIon) * TARTARIC_G_PER_EQ);
@@ -141,6 +149,7 @@ export const titratableAcidity = (water: AcidWater): number =>
  * reproduce its typical pH.
  * @param acids mol in any volume; `ph` 0 to 14
  * @returns eq in the same volume
+ * @example strongIonFor({ malic: 0.05 }, 0, 3.4) // 0.025326
  */
 export const strongIonFor = (acids: AcidWater['acids'], buffer: number, ph: number): number =>
   anionCharge({ acids, buffer, strongIon: 0, carbonate: 0 }, hydrogenAt(ph), false);

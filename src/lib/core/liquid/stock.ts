@@ -70,6 +70,10 @@ export function addInto(stock: Stock, other: Stock, share = 1): Stock {
 /** A copy of `stock`, scaled. */
 export const scaled = (stock: Stock, share = 1): Stock => addInto(emptyStock(), stock, share);
 
+/**
+ * All that a stock weighs, kg.
+ * @example massOf(stockAt(10, 1.08)) // 10.781
+ */
 export const massOf = (stock: Stock): number => stock.waterKg + stock.ethanolKg + stock.solidsKg;
 
 /**

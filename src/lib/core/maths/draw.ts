@@ -85,7 +85,10 @@ export function normals(dimension: number): Float64Array {
   return columns[dimension]!;
 }
 
-/** A value drawn from low–typical–high by a standard normal `z`; 0 gives the typical one. Never below 0. */
+/**
+ * A value drawn from low–typical–high by a standard normal `z`; 0 gives the typical one. Never below 0.
+ * @example drawn([8, 10, 14], 0) // 10
+ */
 export function drawn(spread: readonly [number, number, number], z: number): number {
   const typical = spread[1];
   const value = typical + (z / Z90) * (z < 0 ? typical - spread[0] : spread[2] - typical);

@@ -2,6 +2,7 @@
  * The fixed point of a contraction, by Steffensen's method: two steps, and Aitken's leap from them.
  * @param f moves any x near to where it stays; @param x a guess
  * @returns x with `f(x)` within `tolerance` of it, in parts of x
+ * @example fixedPoint(Math.cos, 1) // 0.73909
  */
 export function fixedPoint(f: (x: number) => number, x: number, tolerance = 1e-9): number {
   for (let i = 0; i < 25; i++) {
@@ -30,6 +31,7 @@ export class NoRootError extends Error {
  * @param f must differ in sign at `lo` and `hi`, or be zero at one of them
  * @returns the root to `tolerance` in x
  * @throws NoRootError when `f` does not change sign: a sum must know that there is an answer, or say what it is then
+ * @example findRoot((x) => x * x - 2, 0, 2) // 1.4142
  */
 export function findRoot(f: (x: number) => number, lo: number, hi: number, tolerance = 1e-10): number {
   let [a, b] = [lo, hi];

@@ -77,6 +77,7 @@ function toReach(
 /**
  * Kilograms of an acid, or of a base such as potassium bicarbonate, that take a must to a goal.
  * @throws InputError when the goal lies the other way or out of reach
+ * @example 1000 * acidToReach(likelyMix([{ kind: 'produce', produceId: 'pear', massKg: 4 }]).all, { taGL: 7 }, 'tartaric') // 17.657
  */
 export function acidToReach(stock: Stock, goal: AcidGoal, acidId: AcidAdditionId): number {
   const { volumeL, taGL } = acidityOf(stock);
@@ -85,7 +86,11 @@ export function acidToReach(stock: Stock, goal: AcidGoal, acidId: AcidAdditionId
   return toReach(stock, goal, (kg) => acidItem(acidId, kg), most, isBase(acidId) ? 'soften' : 'sharpen');
 }
 
-/** Litres of water that thin a must to a goal. @throws InputError as `acidToReach` */
+/**
+ * Litres of water that thin a must to a goal.
+ * @throws InputError as `acidToReach`
+ * @example waterToReach(likelyMix([{ kind: 'produce', produceId: 'rhubarb', massKg: 4 }]).all, { taGL: 7 }) // 4.9988
+ */
 export const waterToReach = (stock: Stock, goal: AcidGoal, alkalinityMgL = 0): number =>
   toReach(stock, goal, (l) => waterItem(l, alkalinityMgL), 20 * acidityOf(stock).volumeL, 'soften');
 
@@ -125,7 +130,10 @@ export function usualTa(ingredients: readonly Ingredient[]): Spread {
   return USUAL_TA[isFlowery ? 'flower' : 'fruit'];
 }
 
-/** Grams of powdered acid among ingredients, which count against what more is advised. */
+/**
+ * Grams of powdered acid among ingredients, which count against what more is advised.
+ * @example acidG([{ kind: 'acid', acidId: 'citric', massKg: 0.012 }]) // 12
+ */
 export const acidG = (ingredients: readonly Ingredient[]): number =>
   ingredients.reduce((g, i) => g + (i.kind === 'acid' && !isBase(i.acidId) ? 1000 * i.massKg : 0), 0);
 

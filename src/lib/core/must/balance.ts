@@ -20,11 +20,17 @@ export const FIRST_RACKING_LOSS = [0.06, 0.09, 0.13] as const;
 /** At each later racking. Common practice. */
 export const LATER_RACKING_LOSS = [0.01, 0.02, 0.04] as const;
 
-/** Litres usually left behind with the lees when `volumeL` is racked for the first time, or again. */
+/**
+ * Litres usually left behind with the lees when `volumeL` is racked for the first time, or again.
+ * @example rackingLossL(10, true) // 0.9
+ */
 export const rackingLossL = (volumeL: number, isFirst: boolean): number =>
   volumeL * (isFirst ? FIRST_RACKING_LOSS : LATER_RACKING_LOSS)[1];
 
-/** The likely gravity of a plan's must `ageH` hours after the fruit went in, before any ferment; null without liquid. */
+/**
+ * The likely gravity of a plan's must `ageH` hours after the fruit went in, before any ferment; null without liquid.
+ * @example sgAtAge({ ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 1 }, { kind: 'water', volumeL: 4 }] }, 24) // 1.0831
+ */
 export function sgAtAge(plan: Plan, ageH: number): number | null {
   const { now } = likelyMix(plan.ingredients, ageOf(plan, ageH), plan.press);
   return dissolves(now.waterKg, now.solidsKg) ? (liquid(now)?.sg ?? null) : null;

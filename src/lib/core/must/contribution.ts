@@ -144,7 +144,10 @@ function addProduce(
 /** Room that a kilogram of dissolved solids takes, L. */
 const SOLIDS_L_KG = 0.62;
 
-/** Usable weight of a row of produce, kg: bought weight less what trimming takes. */
+/**
+ * Usable weight of a row of produce, kg: bought weight less what trimming takes.
+ * @example usableKg({ kind: 'produce', produceId: 'plum', massKg: 4, weighed: 'bought' }, produceById('plum')!) // 3.76
+ */
 export const usableKg = (row: ProduceItem, produce: Produce, lot: LotDraw = TYPICAL): number =>
   row.massKg * (row.weighed === 'bought' ? Math.min(1, drawn(produce.usable, lot.usable)) : 1);
 

@@ -10,7 +10,10 @@ export type Appetite = keyof typeof NEED_PER_G;
 /** Most diammonium phosphate, g/L. @source US 27 CFR 24.246, 8 lb per 1000 gal (from memory) */
 export const DAP_CEILING_GL = 0.96;
 
-/** Nitrogen wanted, mg/L, for `sugarGL` grams of sugar a litre. */
+/**
+ * Nitrogen wanted, mg/L, for `sugarGL` grams of sugar a litre.
+ * @example nitrogenNeed(220, 'medium') // 198
+ */
 export const nitrogenNeed = (sugarGL: number, appetite: Appetite): number => NEED_PER_G[appetite] * sugarGL;
 
 export type Feed = { when: string; hours: number | null; sg: number | null; mixG: number; dapG: number };

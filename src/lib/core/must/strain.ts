@@ -9,7 +9,10 @@ export const HELD_BY_PULP = {
   press: [0.03, 0.06, 0.1]
 } as const;
 
-/** Litres left in `pulpKg` of pulp, counted as soft fruit; `z` 0 is typical. */
+/**
+ * Litres left in `pulpKg` of pulp, counted as soft fruit; `z` 0 is typical.
+ * @example pulpL('press', 10) // 0.6
+ */
 export const pulpL = (press: Plan['press'], pulpKg: number, z = 0): number =>
   drawn(HELD_BY_PULP[press ?? 'drip'], z) * pulpKg;
 

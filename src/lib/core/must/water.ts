@@ -14,7 +14,11 @@ export const ALKALINITY_UNITS = {
 } as const;
 export type AlkalinityUnit = keyof typeof ALKALINITY_UNITS;
 
-/** Alkalinity in mg/L as CaCO₃. @throws InputError when negative or not a number */
+/**
+ * Alkalinity in mg/L as CaCO₃.
+ * @throws InputError when negative or not a number
+ * @example alkalinityMgL(10, 'dkh') // 178.48
+ */
 export function alkalinityMgL(value: number, unit: AlkalinityUnit): number {
   if (!(value >= 0)) throw new InputError('Alkalinity is no negative number.', 'Read it off the water bill.');
   return value * ALKALINITY_UNITS[unit].factor;

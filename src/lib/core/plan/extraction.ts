@@ -57,6 +57,7 @@ export type Handling = { form?: Form; cut?: Cut; heat?: Heat };
  * Hours until half of what the fruit still holds is in the must.
  * @param handling its form, cut and heat; crushed, raw and fresh unless said
  * @param z where the lot lies in the table's spread; 0 is typical
+ * @example halfGivenH(produceById('plum')!, { form: 'frozen' }, true) // 7.28
  */
 export const halfGivenH = (
   produce: Produce,
@@ -102,6 +103,7 @@ const FIRM_INSOLUBLES = 1.5;
  * How much liquid the spent pulp keeps, against the same weight of soft fruit. Firm roots come out of the pot nearly as
  * heavy as they went in: some 0.8 L a kilogram when they drip. Petals keep their own weight and more; dried, they soak
  * up three times theirs and dried fruit most of its own. Common practice.
+ * @example pulpFactor(produceById('elderflower')!, 'dried') // 15
  */
 export function pulpFactor(produce: Produce, form: Form = 'fresh'): number {
   if (produce.family === 'dried') return 4;
@@ -132,7 +134,10 @@ export const MILLS = {
 } as const;
 export type Mill = keyof typeof MILLS;
 
-/** Litres of juice pressed from a kilogram; `z` 0 is typical. Never more than the fruit holds. */
+/**
+ * Litres of juice pressed from a kilogram; `z` 0 is typical. Never more than the fruit holds.
+ * @example juiceLPerKg('basket', 'milled') // 0.58
+ */
 export const juiceLPerKg = (press: Press, mill: Mill, z = 0): number =>
   drawn(PRESSES[press].litresPerKg, z) * MILLS[mill].share;
 

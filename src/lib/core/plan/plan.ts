@@ -26,7 +26,10 @@ export const entryOf = (item: Ingredient): Produce | undefined =>
 /** Whether an ingredient can be reckoned with: produce needs its figures. */
 export const isKnown = (item: Ingredient): boolean => !('produceId' in item) || entryOf(item) !== undefined;
 
-/** Kilograms or litres of an ingredient, as it was entered. */
+/**
+ * Kilograms or litres of an ingredient, as it was entered.
+ * @example amountOf({ kind: 'water', volumeL: 4 }) // 4
+ */
 export const amountOf = (item: Ingredient): number => ('volumeL' in item ? item.volumeL : item.massKg);
 
 /** The same ingredient, so much of it: kg or L. */

@@ -12,7 +12,10 @@ import type { Amount, Thing } from '../units/amount';
 import { isMassUnit, isVolumeUnit, KG_PER, UNIT_LABEL } from '../units/measure';
 import type { Produce } from '../tables/produce';
 
-/** A bag of sugar. Common practice: 4 lb in the United States, 1 kg elsewhere. */
+/**
+ * A bag of sugar. Common practice: 4 lb in the United States, 1 kg elsewhere.
+ * @example bagKgIn('us') // 1.8144
+ */
 export const bagKgIn = (country: Country): number => (country === 'us' ? 4 * KG_PER.lb : 1);
 /** A packet of dry yeast, kg; the leaf in a tea bag and the zest of a lemon, kg. Common practice. */
 const PACKET_KG = 0.005;
@@ -191,7 +194,10 @@ export function unitsFor(item: Ingredient): AmountUnit[] {
   ];
 }
 
-/** How many of a unit there are in `base` kg or L of an ingredient. */
+/**
+ * How many of a unit there are in `base` kg or L of an ingredient.
+ * @example amountIn({ kind: 'sugar', sugarId: 'white', massKg: 1 }, 1, 'cup') // 5
+ */
 export const amountIn = (item: Ingredient, base: number, unit: AmountUnit): number =>
   base / eachOf(unit, thingOf(item));
 

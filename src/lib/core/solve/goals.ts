@@ -121,10 +121,16 @@ export const beforeSweetening = (abv: number, sweetGL: number): number => abv / 
 export const afterSweetening = (volumeL: number, sweetGL: number): number =>
   volumeL / (1 - SWEET_L_PER_G * sweetGL);
 
-/** Sugar, g/L, that is to stay because the yeast cannot take it; 0 when sweetness comes later or not at all. */
+/**
+ * Sugar, g/L, that is to stay because the yeast cannot take it; 0 when sweetness comes later or not at all.
+ * @example leftSweet({ ingredients: [], finish: 'limit', target: { abv: 14, sweetGL: 30 } }) // 30
+ */
 export const leftSweet = (plan: Plan): number => (plan.finish === 'limit' ? (plan.target?.sweetGL ?? 0) : 0);
 
-/** Sugar, g/L, to sweeten with once the wine is finished. */
+/**
+ * Sugar, g/L, to sweeten with once the wine is finished.
+ * @example sweetenedWith({ ingredients: [], finish: 'stabilise', target: { abv: 12, sweetGL: 30 } }) // 30
+ */
 export const sweetenedWith = (plan: Plan): number =>
   plan.finish === 'limit' || !plan.finish || plan.finish === 'dry' ? 0 : (plan.target?.sweetGL ?? 0);
 

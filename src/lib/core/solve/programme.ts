@@ -17,7 +17,10 @@ import {
 
 export const isFree = (i: Ingredient): boolean => i.held === false;
 
-/** Litres the fruit is usually made into, when nobody says how much: its common amount per litre. */
+/**
+ * Litres the fruit is usually made into, when nobody says how much: its common amount per litre.
+ * @example usualVolumeL({ ingredients: [{ kind: 'produce', produceId: 'plum', massKg: 4 }] }) // 11.111
+ */
 export function usualVolumeL(plan: Plan): number | null {
   const litres = plan.ingredients.reduce((sum, i) => sum + totalsOf(plan, i, amountOf(i)).usualL, 0);
   return litres > 0 ? litres : null;
@@ -77,7 +80,10 @@ const thriftOf = (item: Ingredient, order: number): number =>
 /** The most acid that is given, g/L of wine: past it the wine is of acid, not of fruit. Common practice. */
 const MOST_ACID_GL = 8;
 
-/** The most of a powder that the solver gives, kg a litre of wine; no bound for what is food. */
+/**
+ * The most of a powder that the solver gives, kg a litre of wine; no bound for what is food.
+ * @example mostKgL({ kind: 'acid', acidId: 'citric', massKg: 0.01 }) // 0.008
+ */
 export function mostKgL(item: Ingredient): number {
   if (item.kind === 'acid') return MOST_ACID_GL / 1000;
   if (item.kind !== 'additive') return Infinity;

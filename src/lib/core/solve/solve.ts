@@ -46,7 +46,10 @@ export function solvePlan(plan: Plan, isOver?: IsOver): Solved {
   return { plan: { ...plan, ingredients }, gaveWay: explainMisses(problem, point), aimL };
 }
 
-/** Sugar to sweeten the finished wine with, kg of white sugar or of what stands in for it; 0 for dry. */
+/**
+ * Sugar to sweeten the finished wine with, kg of white sugar or of what stands in for it; 0 for dry.
+ * @example sweetenKg({ ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 1 }, { kind: 'water', volumeL: 4 }], finish: 'stabilise', target: { sweetGL: 30 } }) // 0.12589
+ */
 export function sweetenKg(plan: Plan): number {
   const sweetGL = sweetenedWith(plan);
   if (sweetGL <= 0) return 0;

@@ -235,7 +235,10 @@ const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 /** Specific heats, kJ/(kg K): water, fruit by its water, sugar. @source handbook values (from memory) */
 const HEAT = { water: 4.18, fruit: 3.8, sugar: 1.25 };
 
-/** Temperature, °C, when a plan's water is poured boiling over what is at `roomC`, some steam lost. */
+/**
+ * Temperature, °C, when a plan's water is poured boiling over what is at `roomC`, some steam lost.
+ * @example pouredC({ ingredients: [{ kind: 'produce', produceId: 'plum', massKg: 4 }, { kind: 'water', volumeL: 6 }] }) // 65.943
+ */
 export function pouredC(plan: Plan, roomC = 18): number {
   let [held, warm] = [0, 0];
   for (const i of plan.ingredients) {
@@ -248,7 +251,10 @@ export function pouredC(plan: Plan, roomC = 18): number {
   return held > 0 ? warm / held : roomC;
 }
 
-/** The strength that the must of the first day is to ferment to, so that the wine ends as it was asked for. */
+/**
+ * The strength that the must of the first day is to ferment to, so that the wine ends as it was asked for.
+ * @example wantedAbv({ ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 1 }, { kind: 'water', volumeL: 4 }] }) // 13.509
+ */
 export function wantedAbv(plan: Plan): number {
   const { parts, start } = evaluate(plan);
   const abv = plan.target?.abv;

@@ -94,7 +94,10 @@ const packets = (massG: number): string => {
   return n === 1 ? 'a 5 g packet' : `${n} packets of 5 g`;
 };
 
-/** Hours of preparation that the fruit of a plan takes: stoning, peeling, cutting. */
+/**
+ * Hours of preparation that the fruit of a plan takes: stoning, peeling, cutting.
+ * @example prepareHours({ ingredients: [{ kind: 'produce', produceId: 'plum', massKg: 4 }] }) // 1
+ */
 export const prepareHours = (plan: Plan): number =>
   plan.ingredients.reduce(
     (sum, i) => sum + (i.kind === 'produce' ? (entryOf(i)?.hoursPerKg ?? 0) * i.massKg : 0),

@@ -16,7 +16,10 @@ export const mustLike = (plan: Plan): { hasFruit: boolean; isLively: boolean } =
   return { hasFruit: fruit.length > 0, isLively: fruit.some((i) => entryOf(i)?.family === 'soft') };
 };
 
-/** Litres to fill a vessel with, so that what is planned does not foam over. */
+/**
+ * Litres to fill a vessel with, so that what is planned does not foam over.
+ * @example roomFor({ ingredients: [{ kind: 'produce', produceId: 'blackberry', massKg: 4 }] }, VESSEL_PRESETS[0]!) // 7.7
+ */
 export const roomFor = (plan: Plan, vessel: Vessel): number =>
   vessel.capacityL * (1 - foamShareOf(vessel, mustLike(plan)));
 

@@ -68,5 +68,8 @@ export function findProduce(text: string, own: readonly Produce[] = NONE): Produ
 export const seasonIn = (p: Produce, hemisphere: 'north' | 'south'): number[] =>
   hemisphere === 'north' ? [...p.season] : p.season.map((m) => ((m + 5) % 12) + 1).sort((a, b) => a - b);
 
-/** Water, g/100 g: what solids and insolubles leave. */
+/**
+ * Water, g/100 g: what solids and insolubles leave.
+ * @example waterOf(produceById('plum')!) // 86
+ */
 export const waterOf = (p: Produce): number => 100 - p.solids[1] - p.insolubles[1];

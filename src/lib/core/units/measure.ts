@@ -68,11 +68,17 @@ export const UNIT_LABEL: Record<Unit, string> = {
 export const isMassUnit = (unit: string): unit is MassUnit => unit in KG_PER;
 export const isVolumeUnit = (unit: string): unit is VolumeUnit => unit in L_PER;
 
-/** Kilograms or litres in `amount` of `unit`. */
+/**
+ * Kilograms or litres in `amount` of `unit`.
+ * @example toBase(2, 'lb') // 0.90718
+ */
 export const toBase = (amount: number, unit: Unit): number =>
   amount * (isMassUnit(unit) ? KG_PER[unit] : L_PER[unit]);
 
-/** How many of `unit` there are in `base` kilograms or litres. */
+/**
+ * How many of `unit` there are in `base` kilograms or litres.
+ * @example fromBase(4.546, 'uk-gal') // 0.99998
+ */
 export const fromBase = (base: number, unit: Unit): number =>
   base / (isMassUnit(unit) ? KG_PER[unit] : L_PER[unit]);
 

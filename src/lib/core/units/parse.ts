@@ -79,6 +79,7 @@ export function parseTemperature(text: string, scale: 'C' | 'F'): number {
  * @param most the highest that is no surprise, g/L: 20 for a must or wine, more for a sour juice
  * @returns g/L as tartaric
  * @throws InputError when it cannot be read, or asks which was meant
+ * @example parseTitratable('0.62 %') // 6.2
  */
 export function parseTitratable(text: string, most = 20): number {
   const say = 'Write it like 6.2 g/L or 0.62 %, and “as sulphuric” where it is.';
@@ -107,7 +108,11 @@ export function parseTitratable(text: string, most = 20): number {
 /** Grams as tartaric in a gram as sulphuric acid: 75.04 / 49.04. */
 const SULPHURIC_TO_TARTARIC = 1.53;
 
-/** A pH, 1.5 to 9. @throws InputError */
+/**
+ * A pH, 1.5 to 9.
+ * @throws InputError
+ * @example parsePh('pH 3.4') // 3.4
+ */
 export function parsePh(text: string): number {
   const value = parseNumber(text.trim().replace(/^ph\s*/i, ''));
   if (value === null || value < 1.5 || value > 9)

@@ -13,6 +13,7 @@ export const exact = (value: number): Estimate => ({ low: value, likely: value, 
 /**
  * The 10th–90th percentile of a sample around a likely value, always ordered.
  * @param sample at least one finite number; sorted in place
+ * @example rangeOf(Float64Array.of(1, 2, 3, 4, 5), 3) // { low: 1, likely: 3, high: 5 }
  */
 export function rangeOf(sample: Float64Array, likely: number): Estimate {
   sample.sort();

@@ -17,7 +17,10 @@ const COST = { rest: 4, air: 1, vessel: 0.12 };
 /** Rest that a glass or a bottle takes care of, L. */
 export const A_GLASS_L = 0.25;
 
-/** Litres that a vessel takes when it is filled to the neck. */
+/**
+ * Litres that a vessel takes when it is filled to the neck.
+ * @example toTheNeck(VESSEL_PRESETS.find((v) => v.id === 'jar-10')!) // 10.244
+ */
 export const toTheNeck = (vessel: Vessel): number => vessel.capacityL * NECK;
 
 /**

@@ -2,7 +2,10 @@ import { InputError } from '../../units/input-error';
 import { parseAs } from '../../units/parse';
 import type { Context, Piece } from '../context';
 
-/** Litres in words such as `half a litre`, `2 us gal`; null where they are no volume, or ask. */
+/**
+ * Litres in words such as `half a litre`, `2 us gal`; null where they are no volume, or ask.
+ * @example litresIn('half a litre', { volume: 'L', country: 'metric' }) // 0.5
+ */
 export function litresIn(text: string, ctx: Pick<Context, 'volume' | 'country'>): number | null {
   try {
     const { base } = parseAs('volume', text.trim(), ctx.volume, ctx.country);
