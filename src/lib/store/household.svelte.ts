@@ -100,6 +100,9 @@ export const brokenBatches = (): Broken[] => RUNNING.broken;
 export const vesselById = (id: string): Vessel | undefined =>
   vessels.find((v) => v.id === id) ?? VESSEL_PRESETS.find((v) => v.id === id);
 
+/** What a vessel is called; one that nobody knows any more goes by `unknown`. */
+export const vesselName = (id: string, unknown = 'vessel'): string => vesselById(id)?.name ?? unknown;
+
 /** Which batch stands in a vessel now, by vessel id. */
 export function vesselsInUse(): Map<string, Batch> {
   const used = new Map<string, Batch>();

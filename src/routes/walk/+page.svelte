@@ -2,7 +2,7 @@
   import { formOf } from '$core/steps/do-step';
   import { outingOf } from '$core/steps/walk';
   import { inZone } from '$core/units/zone';
-  import { household, vesselById } from '$lib/store/household.svelte';
+  import { household, vesselName } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/here';
   import { lateWord } from '$lib/ui/shelf/when';
   import { putsText } from '$lib/ui/tag/steps-on-card';
@@ -39,9 +39,7 @@
   <section class="inkline mt-3 break-inside-avoid py-2" aria-label={x.batch.state.name}>
     <h2 class="text-[1.25rem]">
       {x.batch.state.name}
-      <span class="small font-sans"
-        >{x.batch.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'vessel').join(', ')}</span
-      >
+      <span class="small font-sans">{x.batch.state.fills.map((f) => vesselName(f.vesselId)).join(', ')}</span>
     </h2>
     <ul>
       {#each x.due as d (d.step.id)}

@@ -6,7 +6,7 @@
   import { liquid } from '$core/liquid/stock';
   import { willHold } from '$core/ledger/will-hold';
   import { put } from '$core/commands/put';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, household, vesselName } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import AcidAdvice from '../plan/AcidAdvice.svelte';
   import Pop from '../pop/Pop.svelte';
@@ -20,7 +20,7 @@
   const stock = $derived(fill ? fill.stock : willHold(batch.state));
   const now = $derived(liquid(stock));
   const acid = $derived(fill ? acidIn(fill) : acidOf(batch.state));
-  const name = $derived(fill ? (vesselById(fill.vesselId)?.name ?? 'vessel') : '');
+  const name = $derived(fill ? vesselName(fill.vesselId) : '');
   const hasPh = $derived(acid.phFrom !== 'sums');
   /** What was measured stands in for what the sums say. */
   const must = $derived.by(() => {

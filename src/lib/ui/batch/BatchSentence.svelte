@@ -6,7 +6,7 @@
   import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
   import { abvParts, howFarText, unreadWord } from '../words/how-far';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, household, vesselName } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
   import { guessedAbvLines, readAbvLines } from './abv-lines';
   import BottledWords from './BottledWords.svelte';
@@ -20,7 +20,7 @@
   const now = $derived(batch.standing);
   const says = $derived(batch.says);
   const unit = $derived(household.settings.volume);
-  const where = $derived(s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(' and '));
+  const where = $derived(s.fills.map((f) => vesselName(f.vesselId, 'a vessel')).join(' and '));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
   const day = (at: number) => dayWord(at, household.now, s.zone);
@@ -38,8 +38,7 @@
           : moved && ` ${readOn}${moved}`
   );
   const sweetness = $derived(
-    says.sweetEach.map((x) => `${x.word} in the ${vesselById(x.vesselId)?.name ?? 'vessel'}`).join(' and ') ||
-      now.sweetness
+    says.sweetEach.map((x) => `${x.word} in the ${vesselName(x.vesselId)}`).join(' and ') || now.sweetness
   );
   const soFar = $derived(
     (now.steady.steady || now.isDry || says.isStable || says.isSweetened
@@ -148,16 +147,16 @@
     >
     in the {where}{fruitIn}{#if toCome > now.volumeL + 0.05}, {volumeText(toCome, unit)} once it has given{/if}.
     {#if says.unreadIds.length > 0}
-      {says.unreadIds.map((id) => `The ${vesselById(id)?.name ?? 'other vessel'}`).join(' and ')} was never read,
-      so nobody knows where that stands.
+      {says.unreadIds.map((id) => `The ${vesselName(id, 'other vessel')}`).join(' and ')} was never read, so nobody
+      knows where that stands.
     {/if}
     {#each says.behind as b (b.vesselId)}
-      The {vesselById(b.vesselId)?.name ?? 'other vessel'} is behind: {howFarText(b.far)}.
+      The {vesselName(b.vesselId, 'other vessel')} is behind: {howFarText(b.far)}.
     {/each}
     {#if unsafe}
       <span class="font-semibold text-rosehip" data-testid="unsafe"
         >Not for bottles {says.reading === 'never' ? 'until it is read: at worst' : 'yet:'}
-        {s.fills.length > 1 ? `what is in the ${vesselById(unsafe.vesselId)?.name ?? 'vessel'}` : 'it'} could reach
+        {s.fills.length > 1 ? `what is in the ${vesselName(unsafe.vesselId)}` : 'it'} could reach
         {unsafe.verdict.bar20.toFixed(1)} bar.</span
       >
     {/if}

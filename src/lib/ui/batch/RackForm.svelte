@@ -11,7 +11,7 @@
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { rack } from '$core/commands/move';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, household, vesselById, vesselName } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
@@ -151,7 +151,7 @@
       {draft}
       at="from"
       label="From"
-      options={batch.state.fills.map((f) => [f.vesselId, vesselById(f.vesselId)?.name ?? 'vessel'])}
+      options={batch.state.fills.map((f) => [f.vesselId, vesselName(f.vesselId)])}
     />
   {/if}
   <LeastAir {least} {isLeast} ontake={takeLeast} />

@@ -8,7 +8,7 @@
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { blend, topUp } from '$core/commands/put';
-  import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, household, runningBatches, vesselById, vesselName } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
@@ -43,7 +43,7 @@
         : b.state.fills.map((f) => ({
             batchId: b.id,
             vesselId: f.vesselId,
-            name: `${b.state.name}, from the ${vesselById(f.vesselId)?.name ?? 'vessel'}`,
+            name: `${b.state.name}, from the ${vesselName(f.vesselId)}`,
             stock: f.stock
           }))
     )
@@ -81,7 +81,7 @@
         value={fill?.vesselId}
         onchange={(e) => draft.set('vessel', e.currentTarget.value)}
         >{#each batch.state.fills as f (f.vesselId)}<option value={f.vesselId}
-            >{vesselById(f.vesselId)?.name ?? 'vessel'}</option
+            >{vesselName(f.vesselId)}</option
           >{/each}</select
       >
     </label>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { mustColour } from '$core/plan/colour';
   import { abvText, counted, sgText, volumeText } from '$core/units/format';
-  import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, household, vesselById, vesselName } from '$lib/store/household.svelte';
   import { dayWord, dueWord, onDay } from '../shelf/when';
   import { abvParts, unreadWord } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
@@ -30,7 +30,7 @@
     return isBy ? `${sgText(b.standing.sg!.sg)} ${onDay(...at)}` : dayWord(...at);
   });
   const bottled = $derived(b.standing.stage === 'bottled');
-  const where = $derived(b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'a vessel').join(', '));
+  const where = $derived(b.state.fills.map((f) => vesselName(f.vesselId, 'a vessel')).join(', '));
   const colour = $derived(mustColour(b.state.plan.ingredients).must);
 </script>
 

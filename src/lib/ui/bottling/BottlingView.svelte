@@ -12,7 +12,7 @@
   import { unreadText } from '../words/how-far';
   import { own } from '../words/own-units';
   import { perform } from '$lib/store/record';
-  import { household, vesselById, type OpenBatch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch, vesselById, vesselName } from '$lib/store/household.svelte';
   import { sayDone, sayWrong } from '../nav/said.svelte';
   import BottlesCard from './BottlesCard.svelte';
   import FillCard from './FillCard.svelte';
@@ -110,7 +110,7 @@
               onclick={() => draft.set('from', v.vesselId)}
             >
               <span class="text-[1.25rem] font-semibold"
-                >{vesselById(v.vesselId)?.name ?? 'vessel'},
+                >{vesselName(v.vesselId)},
                 <span class="number">{volumeText(v.litres, unit)}</span></span
               >
               {#if airL(v) > 0.15 * v.litres}<span

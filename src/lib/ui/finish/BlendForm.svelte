@@ -10,7 +10,7 @@
   import { volumeText } from '$core/units/format';
   import { parseNumber } from '$core/units/number';
   import { explain } from '../words/own-units';
-  import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, household, runningBatches, vesselById, vesselName } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { createWriteDown } from '../field/write-down.svelte';
   import { freeJars } from '../vessel/free-vessels';
@@ -36,7 +36,6 @@
   const fill = $derived(
     batch.state.fills.find((f) => f.vesselId === draft.fields.vessel) ?? batch.state.fills[0]
   );
-  const name = (id: string) => vesselById(id)?.name ?? 'vessel';
   const givers = $derived([...giversTo(batch.id, runningBatches()), ...(fill ? [waterFor(fill)] : [])]);
   const not = $derived(new Set(draft.fields.not.split('|').filter(Boolean)));
   const into = $derived(vesselById(draft.fields.into || (fill?.vesselId ?? '')));
@@ -124,7 +123,7 @@
     label="Into"
     value={into?.id ?? ''}
     options={[
-      ...(fill ? [[fill.vesselId, `the ${name(fill.vesselId)}, where it stands`] as const] : []),
+      ...(fill ? [[fill.vesselId, `the ${vesselName(fill.vesselId)}, where it stands`] as const] : []),
       ...freeJars()
         .filter((v) => fill && v.capacityL > fillL(fill))
         .map((v) => [v.id, `the ${v.name}, empty`] as const)
@@ -145,7 +144,7 @@
             draft.set('not', [...next].join('|'));
           }}
         /><span class="min-w-0 flex-1"
-          >{#if 'fill' in g}<b>{g.batch.state.name}</b>, {name(g.fill.vesselId)}{:else}<b>Water</b>, boiled
+          >{#if 'fill' in g}<b>{g.batch.state.name}</b>, {vesselName(g.fill.vesselId)}{:else}<b>Water</b>, boiled
             and cooled{/if}<span class="small block"
             >{'fill' in g
               ? `${volumeText(g.wine.volumeL, unit)}, ${g.wine.abv.toFixed(1)} %, ${g.wine.taGL.toFixed(1)} g/L acid, ${g.wine.hexoseGL.toFixed(0)} g/L sugar`

@@ -3,7 +3,7 @@
   import { APART_SG, LIES } from '$core/instruments/lies';
   import { InputError } from '$core/units/input-error';
   import { parseGravity, parseNumber, parseTemperature } from '$core/units/parse';
-  import { household, runningBatches, vesselById } from '$lib/store/household.svelte';
+  import { household, runningBatches, vesselName } from '$lib/store/household.svelte';
   import {
     instruments,
     lieOf,
@@ -29,7 +29,7 @@
     wines.flatMap((b) =>
       b.state.fills.map((f) => ({
         value: `${b.id} ${f.vesselId}`,
-        text: `${b.state.name}, ${vesselById(f.vesselId)?.name ?? 'a vessel'}`
+        text: `${b.state.name}, ${vesselName(f.vesselId, 'a vessel')}`
       }))
     )
   );

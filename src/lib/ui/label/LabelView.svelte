@@ -11,7 +11,7 @@
   import { counted } from '$core/units/format';
   import { codeOf } from '$lib/files/code';
   import { perform } from '$lib/store/record';
-  import { household, vesselById, type OpenBatch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch, vesselName } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import Pick from '../field/Pick.svelte';
   import { sayDone } from '../nav/said.svelte';
@@ -30,9 +30,7 @@
   const draft = createDraft(`label:${batch.id}`, beginning(batch.state.label));
   const f = $derived(draft.fields);
   const labels = $derived(household.settings.labels);
-  const choices = $derived(
-    choicesOf(batch.state, household.settings, (id) => vesselById(id)?.name ?? 'vessel')
-  );
+  const choices = $derived(choicesOf(batch.state, household.settings, vesselName));
   const chosen = $derived(choices.find((c) => c.id === f.of) ?? choices[0]);
   const design = $derived(designOf(f, labels));
   const facts = $derived(chosen ? factsOf(batch.state, chosen.of, batch.standing.belief) : null);

@@ -8,7 +8,7 @@
   import { volumeText } from '$core/units/format';
   import { inZone } from '$core/units/zone';
   import { codeOf } from '$lib/files/code';
-  import { household, vesselById, type OpenBatch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch, vesselName } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { printedWord, spanWord } from '../shelf/when';
   import Drawing from './Drawing.svelte';
@@ -39,7 +39,7 @@
     s.fills.map((fill) => {
       const where = [
         began,
-        vesselById(fill.vesselId)?.name ?? 'vessel',
+        vesselName(fill.vesselId),
         volumeText(fillL(fill), household.settings.volume)
       ].join(', ');
       const course = [

@@ -6,7 +6,7 @@ import type { CommandOf } from '$core/quickline/command';
 import type { Context } from '$core/quickline/context';
 import { doseL } from '$core/ledger/will-hold';
 import { sgText, volumeText } from '$core/units/format';
-import { household, vesselById, type Batch } from '$lib/store/household.svelte';
+import { type Batch, household, vesselName } from '$lib/store/household.svelte';
 import { dueWord, onDay, spanWord } from '../shelf/when';
 import { unlikeTexts } from '../shelf/unlike';
 import { aboutAbv, howFarText } from '../words/how-far';
@@ -45,7 +45,7 @@ function safe(b: Batch): string {
     check.verdict.level === 'stop' && check.reachable.clearsAtSg !== null
       ? ` Two readings at or under ${sgText(check.reachable.clearsAtSg)}, three days apart, would clear it.`
       : '';
-  const jar = s.fills.length > 1 ? (vesselById(check.vesselId)?.name ?? 'vessel') : null;
+  const jar = s.fills.length > 1 ? vesselName(check.vesselId) : null;
   if (check.verdict.level === 'stop' && check.reachable.needsReading)
     return `Not ${b.says.reading === 'never' ? 'until it is read' : 'yet'}: at worst ${jar ? `what is in the ${jar}` : 'it'} could reach ${check.verdict.bar20.toFixed(1)} bar.${clears}`;
   const word =
@@ -71,7 +71,7 @@ function done(b: Batch): string {
   const far = now.belief && howFar(now.belief);
   if (b.says.behind.length > 0)
     return b.says.behind
-      .map((x) => `The ${vesselById(x.vesselId)?.name ?? 'other vessel'} is behind: ${howFarText(x.far)}.`)
+      .map((x) => `The ${vesselName(x.vesselId, 'other vessel')} is behind: ${howFarText(x.far)}.`)
       .join(' ');
   if (far?.word === 'finished' || far?.word === 'stuck') return sentence(howFarText(far));
   if (course?.doneAt)
@@ -96,7 +96,7 @@ function gravity(b: Batch): string {
 const volume = (b: Batch): string =>
   b.state.fills.length === 0
     ? `${b.state.bottled.reduce((n, x) => n + x.left, 0)} bottles are left.`
-    : `${volumeText(b.standing.volumeL, household.settings.volume)} in the ${b.state.fills.map((f) => vesselById(f.vesselId)?.name ?? 'vessel').join(' and ')}.`;
+    : `${volumeText(b.standing.volumeL, household.settings.volume)} in the ${b.state.fills.map((f) => vesselName(f.vesselId)).join(' and ')}.`;
 
 const OF_A_WINE = { strength, safe, next, done, gravity, volume } as const;
 

@@ -5,7 +5,14 @@ import { numbered } from '$core/quickline/who';
 import { countryOf } from '$core/units/settings';
 import { inZone } from '$core/units/zone';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
-import { household, runningBatches, vesselById, vesselsInUse, type Batch } from '$lib/store/household.svelte';
+import {
+  type Batch,
+  household,
+  runningBatches,
+  vesselById,
+  vesselName,
+  vesselsInUse
+} from '$lib/store/household.svelte';
 import { newId, zoneHere } from '$lib/store/here';
 import { freeVessels } from '../vessel/free-vessels';
 
@@ -35,7 +42,7 @@ function fits({ state: s, due }: Batch, kind: CommandKind): boolean {
 const whereText = ({ state: s }: Batch): string =>
   [
     `begun ${inZone(s.startedAt, s.zone, { day: 'numeric', month: 'short', year: 'numeric' })}`,
-    ...s.fills.map((f) => vesselById(f.vesselId)?.name ?? 'vessel')
+    ...s.fills.map((f) => vesselName(f.vesselId))
   ].join(', ');
 
 /** Every vessel that can be named: the household's own, or the common sizes, and whatever a wine stands in. */

@@ -3,7 +3,7 @@
   import { THINNINGS } from '$core/instruments/thin';
   import { TIME_FORMATS, type TimeFormat } from '$core/instruments/time-text';
   import { counted } from '$core/units/format';
-  import { household, vesselById, type OpenBatch } from '$lib/store/household.svelte';
+  import { household, type OpenBatch, vesselName } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/here';
   import { bringReadings, keepMapping, mappingFor, openReadings } from '$lib/store/readings-in';
   import type { Looked, ReadIn } from '$lib/files/csv-in';
@@ -173,7 +173,7 @@
       <label class="grid gap-1 font-semibold"
         >In<select class="field" bind:value={vessel}
           ><option value="">whatever it stood in</option>{#each batch.state.fills as f (f.vesselId)}<option
-              value={f.vesselId}>{vesselById(f.vesselId)?.name ?? 'a vessel'}</option
+              value={f.vesselId}>{vesselName(f.vesselId, 'a vessel')}</option
             >{/each}</select
         ></label
       >

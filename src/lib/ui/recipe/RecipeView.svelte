@@ -10,7 +10,7 @@
   import { fromBase, toBase, UNIT_LABEL } from '$core/units/measure';
   import { thingFile } from '$lib/store/file-of';
   import { recipeMarkdown } from '$lib/files/recipe-markdown';
-  import { household, vesselById } from '$lib/store/household.svelte';
+  import { household, vesselName } from '$lib/store/household.svelte';
   import { sayDone, tell } from '../nav/said.svelte';
   import { download, fileName } from './download';
 
@@ -25,7 +25,7 @@
   const own = $derived(evaluate(recipe.plan).likely.intoGlassL);
   let litres = $state<number | null>(null);
   const plan = $derived(litres ? scalePlan(recipe.plan, litres / own) : recipe.plan);
-  const vessel = $derived(vesselById(recipe.plan.vesselId ?? '')?.name ?? 'bucket');
+  const vessel = $derived(vesselName(recipe.plan.vesselId ?? '', 'bucket'));
   const sheet = $derived(sheetOf({ ...plan, name: recipe.name }, vessel, units));
   const versions = $derived(versionsOf(household.recipes, recipe.family));
   const parent = $derived(household.recipes.find((r) => r.id === recipe.parent));

@@ -1,11 +1,11 @@
 import type { Stands } from '$core/report/stands';
 import { sgText } from '$core/units/format';
-import { vesselById } from '$lib/store/household.svelte';
+import { vesselName } from '$lib/store/household.svelte';
 import { onDay } from './when';
 
 /** What each of several jars last read, where they read otherwise than one another; of long ago with its day. */
 export const unlikeTexts = ({ says, state }: Pick<Stands, 'says' | 'state'>, now: number): string[] =>
   says.unlike.map((r) => {
-    const where = `${sgText(r.sg)} in the ${vesselById(r.vesselId)?.name ?? 'vessel'}`;
+    const where = `${sgText(r.sg)} in the ${vesselName(r.vesselId)}`;
     return r.isFresh ? where : `${where} ${onDay(r.at, now, state.zone)}`;
   });

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { household, runningBatches, vesselById } from '$lib/store/household.svelte';
+  import { household, runningBatches, vesselName } from '$lib/store/household.svelte';
 
   /** Two wines in one vessel, as two devices wrote it: nobody but the household knows which is there. */
   const twice = $derived.by(() => {
@@ -18,10 +18,10 @@
 {#each twice as [vesselId, list] (vesselId)}
   <section
     class="border-l-[6px] border-straw bg-tint-straw px-4 py-3 text-ink"
-    aria-label="Two wines in the {vesselById(vesselId)?.name ?? 'vessel'}"
+    aria-label="Two wines in the {vesselName(vesselId)}"
   >
     <h2 class="text-[1.1875rem]">
-      {list.map((b) => b.name).join(' and ')} stand in the {vesselById(vesselId)?.name ?? 'same vessel'} at once
+      {list.map((b) => b.name).join(' and ')} stand in the {vesselName(vesselId, 'same vessel')} at once
     </h2>
     <p>
       Two devices wrote it so, or a racking was not written down. Say where each really is; or take back the

@@ -1,4 +1,4 @@
-import { type Batch, vesselById } from '$lib/store/household.svelte';
+import { type Batch, vesselById, vesselName } from '$lib/store/household.svelte';
 import { checkBottling } from '$core/finish/judge';
 import { markL } from '$core/ledger/will-hold';
 import { liquid } from '$core/liquid/stock';
@@ -32,7 +32,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
   const isDue = bottling !== undefined && bottling.status !== 'coming';
   if (isDue || b.standing.stage === 'clearing') {
     const check = checkBottling(s, 'still', 0, true, undefined, b.standing.belief);
-    const which = s.fills.length > 1 && check ? ` the ${vesselById(check.vesselId)?.name ?? 'vessel'}` : '';
+    const which = s.fills.length > 1 && check ? ` the ${vesselName(check.vesselId)}` : '';
     if (check?.verdict.level === 'stop')
       out.push({
         text: check.reachable.needsReading

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { vesselById, type Batch } from '$lib/store/household.svelte';
+  import { type Batch, vesselName } from '$lib/store/household.svelte';
 
   /** Which of a batch's vessels is meant; not asked where there is only one. */
   type Props = {
@@ -22,7 +22,7 @@
       {#if all}<option value="">{all}</option>{:else if !value}<option value="" disabled>choose one</option
         >{/if}
       {#each batch.state.fills as f (f.vesselId)}<option value={f.vesselId}
-          >{vesselById(f.vesselId)?.name ?? 'vessel'}{note?.(f.vesselId) ?? ''}</option
+          >{vesselName(f.vesselId)}{note?.(f.vesselId) ?? ''}</option
         >{/each}
     </select>
   </label>

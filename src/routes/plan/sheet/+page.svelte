@@ -8,7 +8,7 @@
   import { sheetOf } from '$core/steps/sheet';
   import { readDraft } from '$lib/store/draft';
   import { db } from '$lib/store/db';
-  import { household, vesselById } from '$lib/store/household.svelte';
+  import { household, vesselName } from '$lib/store/household.svelte';
 
   /** One page to print: of a recipe, or of what is on the bench. */
   let plan = $state.raw<Plan | null>(null);
@@ -33,7 +33,7 @@
     }
     looked = true;
   });
-  const vessel = $derived(vesselById(plan?.vesselId ?? '')?.name ?? 'bucket');
+  const vessel = $derived(vesselName(plan?.vesselId ?? '', 'bucket'));
   const sheet = $derived(plan ? sheetOf(plan, vessel, household.settings) : null);
 </script>
 
