@@ -58,7 +58,7 @@ export const followed = (s: Believed, size = PAGE): Running => branch(allOf(foll
 export function believe(s: Believed, size = PAGE): Running {
   const mine = followed(s, size);
   // Before the yeast it is its plan, and foreseen as that is.
-  if (s.flows.some((f) => f.kind === 'pitch' || f.kind === 'read')) openAhead(mine.e);
+  if (s.flows.some((f) => f.kind === 'pitch' || f.kind === 'read' || f.kind === 'look')) openAhead(mine.e);
   goTo(mine, s.at);
   return mine;
 }

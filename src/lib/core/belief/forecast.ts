@@ -1,4 +1,4 @@
-import type { Flow } from '../ledger/flow';
+import { showsLife, type Flow } from '../ledger/flow';
 import type { LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
@@ -159,7 +159,8 @@ const FED_DAYS = 6;
 /** What was planned and is still to come: yeast, and what of its nutrient is not in yet. */
 export function plannedAhead(s: Foreseen): Flow[] {
   const isForgotten = s.at - s.startedAt > FORGOTTEN_H * HOUR;
-  const hasYeast = s.pitches.length > 0 || s.plan.wildYeast === 'wild';
+  const works = s.flows.some((f) => f.kind === 'look' && showsLife(f.look));
+  const hasYeast = s.pitches.length > 0 || s.plan.wildYeast === 'wild' || works;
   const yeastAt = Math.max(s.at + HOUR, s.startedAt + BEFORE_YEAST_H * HOUR);
   const out: Flow[] = [];
   if (!hasYeast && !isForgotten)

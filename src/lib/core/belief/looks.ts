@@ -1,6 +1,6 @@
 import { goOn, type Brew, type Pace } from '../ferment/model';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { BOTTLES, type Look } from '../ledger/flow';
+import { BOTTLES, showsLife, type Look } from '../ledger/flow';
 import { hasStalled, leftOf, litresOf, randomOf, turn, zeros, type Cell } from './ensemble';
 import type { Running } from './running';
 import { bell } from './likelihood';
@@ -119,6 +119,27 @@ function openTo(r: Running, cells: readonly Cell[], from: number, to: number): v
     }
 }
 
+/** What has grown unseen where it works though its yeast should not have begun, g/L; and so many then have. Ours. */
+const GROWN_GL = [0.05, 0.5] as const;
+const AWAKE = 2;
+
+/**
+ * Where it is seen to work and hardly any member has begun, every other one has: yeast that nobody wrote down, or that
+ * came by itself, or was quicker than it mostly is.
+ */
+function openToLife(r: Running, cells: readonly Cell[]): void {
+  const { e } = r;
+  let begun = 0;
+  for (let i = 0; i < e.size; i++) if (e.startsAt[i]! <= r.at) begun += e.weight[i]!;
+  if (begun >= SELDOM) return;
+  const random = randomOf(e);
+  for (let i = 0; i < e.size; i += AWAKE) {
+    e.startsAt[i] = r.at;
+    const grownGL = GROWN_GL[0] + (GROWN_GL[1] - GROWN_GL[0]) * random();
+    for (const c of cells) c.yeastG[i] = Math.max(c.yeastG[i]!, grownGL * litresOf(c, i));
+  }
+}
+
 /** One vessel, or all that are no bottles. */
 const cellsIn = (r: Running, vesselId: string | null): Cell[] =>
   Object.entries(r.e.cells)
@@ -154,6 +175,7 @@ export function looksSeen(r: Running, vesselId: string | null, look: Look): void
   const { e } = r;
   const cells = cellsIn(r, vesselId);
   if (cells.length === 0) return;
+  if (showsLife(look)) openToLife(r, cells);
   if (look.taste) openTo(r, cells, TASTES[look.taste][0], TASTES[look.taste][1]);
   const factor = zeros(e.size);
   for (let i = 0; i < e.size; i++) {

@@ -4,7 +4,15 @@ import { hasWoken, isFinished } from '../ledger/evidence';
 import { A_DREG_L, fillL } from '../ledger/fill';
 import { lastReading } from '../ledger/last-read';
 import { hasPreservers } from '../ledger/preserved';
-import { contents, fermentedOf, isBegun, limitIn, type BatchState, type Reading } from '../ledger/state';
+import {
+  contents,
+  fermentedOf,
+  isBegun,
+  limitIn,
+  seenWorkingAt,
+  type BatchState,
+  type Reading
+} from '../ledger/state';
 import { sweetnessWord } from '../units/format';
 import type { Belief, Told } from './believe';
 import { howFar, type HowFar } from './how-far';
@@ -15,6 +23,9 @@ import type { Standing } from './standing';
 const DAY = 86_400_000;
 /** Before this the yeast has hardly begun, and what went in is what is there. Common practice. */
 const LAG_MS = 1.5 * DAY;
+
+/** By then every plan has its yeast in, with a day to spare. Common practice: one to two days after the must is made. */
+const YEAST_BY_MS = 3 * DAY;
 
 /** A reading speaks of today for so long: a wine that falls has fallen on since. Common practice. */
 const FRESH_MS = 3 * DAY;
@@ -54,6 +65,8 @@ export type Says = {
   hasStrength: boolean;
   /** the strength all its sugar would make, % vol, where nobody has read what is gone */
   potentialAbv: number | null;
+  /** it should have had its yeast, and none is written down: it stands and waits, or works with what nobody wrote */
+  lacksYeast: 'stands' | 'works' | null;
   /** whether it is on its way to an end that the sums can tell */
   isOnCourse: boolean;
   /** sulphite and sorbate are in every vessel of it, enough of both */
@@ -90,8 +103,10 @@ function hasMovedOn(s: BatchState, now: Standing, newest: Reading): boolean {
 /** What can be said of a batch, by its state: each stage has its own truth. */
 export function saysOf(s: BatchState, now: Standing): Says {
   const pitchedAt = s.pitches[0]?.at ?? null;
-  const began = pitchedAt ?? (s.plan.wildYeast === 'wild' ? s.startedAt + DAY : null);
-  const mayFerment = began !== null && s.at - began > LAG_MS;
+  const seenAt = seenWorkingAt(s);
+  const began = pitchedAt ?? seenAt ?? (s.plan.wildYeast === 'wild' ? s.startedAt + DAY : null);
+  // What is seen to work has its lag behind it.
+  const mayFerment = began !== null && (seenAt !== null || s.at - began > LAG_MS);
   const readSince = s.readings.some((r) => began !== null && r.at > began + LAG_MS / 2);
   const hasBoth = s.fills.length > 0 && s.fills.every((f) => hasPreservers(f));
   const isStable = hasBoth && s.fills.every((f) => f.stable!.wasFinished && !hasWoken(f));
@@ -105,6 +120,14 @@ export function saysOf(s: BatchState, now: Standing): Says {
           : 'never'
         : 'sums';
   const isBottled = now.stage === 'bottled';
+  const waits = pitchedAt === null && s.plan.wildYeast !== 'wild' && s.fills.length > 0;
+  const lacksYeast = waits
+    ? isBegun(s)
+      ? 'works'
+      : s.at - s.startedAt > YEAST_BY_MS
+        ? 'stands'
+        : null
+    : null;
   const newest = lastReading(s);
   const each = s.fills.flatMap(({ vesselId, reads }) => {
     const r = reads.at(-1);
@@ -146,9 +169,15 @@ export function saysOf(s: BatchState, now: Standing): Says {
     behind,
     unlike: each.length > 1 && spread > UNLIKE_SG ? each : [],
     unreadIds,
-    hasStrength: reading !== 'never' && unreadIds.length === 0 && now.abv.likely > 0.2,
+    // By the sums alone it has what was poured in, and no guess of what else may work in it.
+    hasStrength:
+      reading !== 'never' &&
+      unreadIds.length === 0 &&
+      Math.min(now.abv.likely, reading === 'sums' ? now.ledgerAbv : Infinity) > 0.2,
     potentialAbv,
+    lacksYeast,
     isOnCourse:
+      lacksYeast !== 'stands' &&
       !isBottled &&
       now.stage !== 'gone' &&
       now.expectedAbv !== null &&

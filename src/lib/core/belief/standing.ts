@@ -105,7 +105,7 @@ function stageOf(s: BatchState): Stage {
   const racked = timesRacked(s);
   if (racked > 1) return 'clearing';
   if (racked === 1) return 'in glass';
-  return s.pitches.length > 0 || fermentedOf(s) > 0 ? 'fermenting' : 'must';
+  return isBegun(s) ? 'fermenting' : 'must';
 }
 
 /**

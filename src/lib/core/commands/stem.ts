@@ -1,4 +1,4 @@
-import { fermentedOf, wholeSg, type BatchState } from '../ledger/state';
+import { isBegun, wholeSg, type BatchState } from '../ledger/state';
 import { fermentedFromRefractometer } from '../liquid/refractometer';
 import { sgFrom, type Scale } from '../ferment/scales';
 import { brixFromSg } from '../liquid/sugar';
@@ -41,7 +41,7 @@ export function stemOf(scale: Scale, reading: number, s: Settings, state?: Batch
       'Say which: alcohol bends what a refractometer shows.'
     );
   if (bxBy === 'hydrometer') return { sg: sgFrom('brix', reading), bx: null };
-  const ferments = state !== undefined && (state.pitches.length > 0 || fermentedOf(state) > 1e-6);
+  const ferments = state !== undefined && isBegun(state);
   if (!ferments) return { sg: sgFrom('brix', reading), bx: reading };
   if (state.fills.some((f) => f.maskedSg > 0))
     throw new InputError(

@@ -21,6 +21,22 @@ export type Look = {
   stillDays?: number | undefined;
 };
 
+/** Bubbles a minute that no warming day gives by itself. Ours. */
+const ALIVE_A_MINUTE = 1;
+
+/**
+ * Whether a look is of a must that works, or has: bubbles, foam, a cap that fell, a sweet must that tastes dry. A cap
+ * that is up is not: fruit floats.
+ * @example showsLife({ bubbles: { count: 1, seconds: 5 } }) // true
+ */
+export const showsLife = ({ bubbles, foam, cap, taste }: Look): boolean =>
+  (bubbles !== undefined && (60 * bubbles.count) / bubbles.seconds >= ALIVE_A_MINUTE) ||
+  foam === 'some' ||
+  foam === 'over' ||
+  cap === 'falling' ||
+  cap === 'fallen' ||
+  taste === 'dry';
+
 /** A vessel's part of something that was shared out; shares of one pouring add up to 1. */
 export type Part = { vesselId: string; share: number };
 

@@ -9,7 +9,7 @@ import type { Cell } from './events/cell';
 import type { Design } from './events/label';
 import type { LeftBy } from './events/open';
 import { fillL, type Fill } from './fill';
-import type { Flow, Look } from './flow';
+import { showsLife, type Flow, type Look } from './flow';
 
 /** Fruit that is still giving: what it holds, how fast it lets go, and what of it stands in the vessel. */
 export type Lot = {
@@ -216,9 +216,27 @@ export const volumeOf = (s: Pick<BatchState, 'fills'>): number =>
 export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
 
-/** Yeast is in it, or something was read to have gone: then what went in is not what is there. */
-export const isBegun = (s: Pick<BatchState, 'pitches' | 'fills'>): boolean =>
-  s.pitches.length > 0 || fermentedOf(s) > 1e-6;
+/** Foam of the first hours is of the pouring and the boil; by itself nothing works so soon. Common practice. */
+const BY_ITSELF_MS = 36 * 3_600_000;
+
+/** When it was first seen to work, ms; null where nobody saw it. */
+export const seenWorkingAt = (s: Pick<BatchState, 'looks' | 'startedAt'>): number | null =>
+  s.looks.find((l) => l.at - s.startedAt > BY_ITSELF_MS && showsLife(l))?.at ?? null;
+
+/** From when on it works, as far as is known: by its yeast, as it was seen, or by itself; null before. */
+export const beganAt = (
+  s: Pick<BatchState, 'pitches' | 'fills' | 'looks' | 'startedAt' | 'plan'>
+): number | null =>
+  s.pitches[0]?.at ??
+  seenWorkingAt(s) ??
+  (s.plan.wildYeast === 'wild' || fermentedOf(s) > 1e-6 ? s.startedAt : null);
+
+/**
+ * Yeast is in it, or it was read or seen to work: then what went in is not what is there. Many a must works by itself,
+ * and many a yeast is not written down.
+ */
+export const isBegun = (s: Pick<BatchState, 'pitches' | 'fills' | 'looks' | 'startedAt'>): boolean =>
+  s.pitches.length > 0 || fermentedOf(s) > 1e-6 || seenWorkingAt(s) !== null;
 
 type Tolerance = readonly [number, number, number];
 

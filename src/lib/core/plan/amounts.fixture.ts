@@ -230,7 +230,7 @@ export const AMOUNTS: Record<string, Case[]> = {
     ['2 T', 'sugar', 'asks'],
     ['2 t', 'sugar', 'asks'],
     ['2 c', 'sugar', { kg: 0.4 }],
-    ['1 tsp', 'yeast', 'asks'],
+    ['1 tsp', 'yeast', { kg: 0.004 }],
     ['1 tsp', 'oak chips', 'asks']
   ],
   'tablets, packets, bags': [

@@ -150,6 +150,7 @@ export const YEAST_THING: Thing = {
   name: 'Dry yeast',
   basis: 'mass',
   words: 'dry dried yeast wine champagne ale red-fruit general type',
+  teaspoonG: TEASPOON_G.yeast,
   each: { packet: PACKET_KG }
 };
 

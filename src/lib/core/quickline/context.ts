@@ -7,6 +7,8 @@ import type { Ask, Command, CommandKind } from './command';
 export type Wine = {
   id: string;
   name: string;
+  /** what of it stands in vessels, L */
+  volumeL?: number;
   /** how it is told from another of its name, where one has to choose */
   label?: string;
   /** whether such a thing can happen to it as it stands; left out, anything can */
@@ -27,7 +29,7 @@ export type Context = {
   /** the wine of the page */
   hereId: string | null;
   /** vessels of the household, and the wine that stands in each */
-  vessels: readonly { id: string; name: string; capacityL: number; wineId?: string }[];
+  vessels: readonly { id: string; name: string; capacityL: number; wineId?: string; isOpen?: boolean }[];
   own: readonly Produce[];
   /** what goes in together, by the household's own name for it */
   sets?: readonly { name: string; line: string }[];

@@ -202,6 +202,38 @@ describe('a vessel as it is called', () => {
   ])('%s', (line, meant) => expect(where(line)).toEqual(meant));
 
   it.each([
+    'moved to the demijohn, left 200 ml',
+    'racked it into a clean jar, lost 200 ml',
+    'racked, lost 200 ml'
+  ])(
+    'a racking into what nobody named names the empty ones, and each of them is a whole line: %s',
+    (line) => {
+      const { asks } = parse(line, ctx);
+      expect(asks.map((a) => a.choices.map((c) => c.label))).toEqual([['5 US gal carboy']]);
+      expect(parse(asks[0]!.choices[0]!.line, ctx)).toMatchObject({
+        asks: [],
+        commands: [{ kind: 'transfer', to: [{ vesselId: 'empty' }], lossL: 0.2 }]
+      });
+    }
+  );
+
+  it.each([
+    ['pitched half a teaspoon of wine yeast', 0.5],
+    ['pitched ½ tsp yeast', 0.5],
+    ['a teaspoon of yeast in', 1],
+    ['pitched one and a half teaspoons of dry yeast', 1.5],
+    ['1 1/2 tsp champagne yeast pitched', 1.5],
+    ['pitched a quarter of a teaspoon of ale yeast', 0.25]
+  ])('yeast by the spoon: %s', (line, spoons) => {
+    const { commands, asks } = parse(line, ctx);
+    const one = parse('pitched 1 tsp yeast', ctx).commands[0] as { massG: number };
+    expect(asks).toEqual([]);
+    expect(commands).toMatchObject([
+      { kind: 'pitch', massG: expect.closeTo(spoons * one.massG, 6) as number }
+    ]);
+  });
+
+  it.each([
     ['bottled 20 12oz crown caps', [20, 0.355, 'crown']],
     ['bottled 12 x 22 oz swing tops', [12, 0.651, 'swing']],
     ['bottled 6 25.4 fl oz', [6, 0.751, 'still']],

@@ -1,3 +1,4 @@
+import { counted } from '../units/format';
 import { Temporal } from 'temporal-polyfill';
 import { LOOKS } from '../ledger/events/observation';
 import { nameOf } from '../plan/name';
@@ -102,7 +103,7 @@ function body(c: Command, ctx: Context): string {
     case 'observation':
       return [
         c.tempC !== undefined && `${n(c.tempC)} °C`,
-        c.bubbles && `${c.bubbles.count} bubbles in ${n(c.bubbles.seconds)} s`,
+        c.bubbles && `${counted(c.bubbles.count, 'bubble')} in ${n(c.bubbles.seconds)} s`,
         c.stillDays !== undefined && `nothing moved for ${n(c.stillDays)} days`,
         c.cap && `cap ${c.cap}`,
         c.foam && { none: 'no foam', some: 'some foam', over: 'foaming over' }[c.foam],

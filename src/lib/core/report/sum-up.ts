@@ -5,7 +5,7 @@ import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
 import { batchAt } from '../ledger/run';
-import type { BatchState } from '../ledger/state';
+import { seenWorkingAt, type BatchState } from '../ledger/state';
 import type { Summary } from './summary';
 
 /** Readings that a summary keeps: the first, for the start, and the newest, for pace and stillness. */
@@ -22,7 +22,8 @@ export const compact = (s: BatchState): BatchState => ({
   ...s,
   readings: ends(s.readings, s.fills.length > 0 ? LAST : LAST_IN_BOTTLE),
   stirs: s.stirs.slice(-1),
-  looks: s.looks.slice(-20),
+  // The first that showed it works says when it began.
+  looks: s.looks.filter((l, i) => i >= s.looks.length - 20 || l.at === seenWorkingAt(s)),
   felt: s.felt.slice(-20),
   // Possible wines are reckoned from the events; a list keeps what came of it.
   flows: [],

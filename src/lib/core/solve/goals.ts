@@ -1,9 +1,9 @@
 import { isStrained } from '../must/strain';
 import { toleranceOf } from '../plan/chosen';
+import { seasons } from '../plan/main-produce';
 import { entryOf, type Ingredient, type Plan, type Goals } from '../plan/plan';
 import { contribution, TYPICAL, usableKg } from '../must/contribution';
 import { addInto, emptyStock, type Stock } from '../liquid/stock';
-import type { Produce } from '../tables/produce';
 
 /** What ingredients add up to, as far as goals go: every field is a sum over ingredients. */
 export type Totals = {
@@ -47,10 +47,6 @@ const RANK: Record<GoalId, { kind: Goal['kind']; tolerance: number; weight: numb
   taGL: { kind: 'equal', tolerance: 0.05, weight: 10 },
   yanMgL: { kind: 'least', tolerance: 2, weight: 0.2 }
 };
-
-/** Produce that seasons a wine and does not set its size while there is other fruit: lemons, raisins, ginger. */
-export const seasons = (p: Produce): boolean =>
-  p.amountKgL[1] < 0.15 && p.family !== 'flower' && p.family !== 'leaf';
 
 /** Whether the plan has fruit that sets its size. */
 const hasMain = (plan: Plan): boolean =>

@@ -1,19 +1,10 @@
 import { solve } from 'yalps';
 import { SATURATION_BRIX } from '../liquid/mix';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
+import { seasons } from '../plan/main-produce';
 import { DOSES, doseOf } from '../tables/doses';
 import { glassAt, linesAt, missesAt } from './lines';
-import {
-  addTotals,
-  costOfMisses,
-  EASE,
-  goalsOf,
-  noTotals,
-  seasons,
-  totalsOf,
-  type Goal,
-  type Totals
-} from './goals';
+import { addTotals, costOfMisses, EASE, goalsOf, noTotals, totalsOf, type Goal, type Totals } from './goals';
 
 export const isFree = (i: Ingredient): boolean => i.held === false;
 

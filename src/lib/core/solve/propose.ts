@@ -5,7 +5,7 @@ import { shortName } from '../plan/name';
 import type { Ingredient, Plan } from '../plan/plan';
 import type { Family, Produce } from '../tables/produce';
 import { kindWays, USUAL_TA } from '../must/adjust';
-import { seasons } from './goals';
+import { seasons } from '../plan/main-produce';
 import { planRacking, toTheNeck } from '../vessels/racking';
 import { solvePlan } from './solve';
 import { isOpenVessel, type Vessel } from '../vessels/vessels';
@@ -112,7 +112,14 @@ function planFor({ fruit, volumeL }: Try, alkalinityMgL: number, sharpenTo: numb
 
 function nameFor(fruit: readonly InHand[]): string {
   const names = [
-    ...new Set([...fruit].sort((a, b) => b.massKg - a.massKg).map((f) => shortName(f.produce.name)))
+    ...new Set(
+      [...fruit]
+        .sort(
+          (a, b) =>
+            Number(seasons(a.produce)) - Number(seasons(b.produce)) || litresOf([b], 1) - litresOf([a], 1)
+        )
+        .map((f) => shortName(f.produce.name))
+    )
   ];
   return names.length === 1
     ? names[0]!

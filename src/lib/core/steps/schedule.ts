@@ -1,7 +1,7 @@
 import type { Course } from '../belief/course';
 import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
-import { isBegun, type BatchState } from '../ledger/state';
+import { beganAt, isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
 import { inC } from '../units/say';
 import { civilDay } from '../units/zone';
@@ -48,7 +48,7 @@ const DRY_SG = 1.0005;
 
 /** From when to when a wine comes to 1.000: when it was read so, or as is foreseen; null where nobody knows. */
 function whenDry(s: BatchState, course: Course | null): [number, number] | null {
-  const began = s.pitches[0]?.at ?? s.startedAt;
+  const began = beganAt(s) ?? s.startedAt;
   const read = s.readings.find((r) => r.at > began && r.sg <= DRY_SG);
   if (read) return [read.at, read.at + 2 * DAY];
   const { quietAt, doneAt: end } = course ?? {};
@@ -79,11 +79,14 @@ export function schedule(
   const doneAts = new Map(steps.map((step) => [step.id, doneAt(s, step.id)]));
   const reached = new Map<StepId, number>();
   const late = new Map<StepId, number>();
+  /** what was never done, and for which something later was: nothing waits for it any more */
+  const over = new Set<StepId>();
   const out: Due[] = [];
   for (const [n, step] of steps.entries()) {
     const done = doneAts.get(step.id) ?? null;
     const passed =
       !step.everyH &&
+      !STEPS[step.id].isNeeded &&
       steps
         .slice(n + 1)
         .some((later) => !later.everyH && !STEPS[later.id].isAnyTime && doneAts.get(later.id) !== null);
@@ -122,10 +125,11 @@ export function schedule(
     const putOff = done === null || step.everyH ? putOffTo(s, step.id) : null;
     if (putOff !== null) dueAt = Math.max(dueAt, putOff);
     lateAt = Math.max(lateAt, dueAt);
+    if (passed) over.add(step.id);
     reached.set(step.id, done ?? dueAt);
     late.set(step.id, done ?? lateAt);
     if (STEPS[step.id].isOver?.(s) || (done !== null && !step.everyH) || passed) continue;
-    const first = step.waits.find((w) => doneAts.get(w.step) === null);
+    const first = step.waits.find((w) => doneAts.get(w.step) === null && !over.has(w.step));
     const blocked = first !== undefined;
     const isHot = warm !== null && warm.until > s.at;
     const isToday = !blocked && !isHot && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);

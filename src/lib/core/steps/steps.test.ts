@@ -7,7 +7,10 @@ import { tick } from '../commands/tick';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
 import { liquid } from '../liquid/stock';
-import { tooCold } from '../belief/standing';
+import { courseOf } from '../belief/course';
+import { howFar } from '../belief/how-far';
+import { saysOf } from '../belief/says';
+import { standingOf, tooCold } from '../belief/standing';
 import { foldBatch } from '../ledger/run';
 import { plain } from '../units/say';
 import { leastRead } from '../ledger/last-read';
@@ -312,5 +315,77 @@ describe('a must that is too warm', () => {
     const moved = foldBatch([...working, e(7, 'reading', { tempC: 21 })], T0 + 8 * DAY)!;
     expect(tooCold(moved)).toBeNull();
     expect(STEPS.warm.doneAt(moved, T0 + 6 * DAY)).toBe(T0 + 7 * DAY);
+  });
+});
+
+describe('a must whose yeast nobody wrote down', () => {
+  const T0 = Date.parse('2026-06-01T18:00:00Z');
+  const on = eventsFrom(T0);
+  const made = (wildYeast: 'sulphite' | 'wild' = 'sulphite') => {
+    const ingredients: Plan['ingredients'] = [
+      { kind: 'produce', produceId: 'elderflower', massKg: 0.15 },
+      { kind: 'sugar', sugarId: 'white', massKg: 1.05 },
+      { kind: 'water', volumeL: 4 }
+    ];
+    return [
+      on(0, 'planned', { name: 'Elderflower', plan: { ingredients, wildYeast }, vesselId: 'b' }),
+      on(0, 'addition', { ingredients })
+    ];
+  };
+  const at = (events: LedgerEvent[], day: number) => {
+    const s = foldBatch(events, T0 + day * DAY)!;
+    const now = standingOf(s);
+    return { s, now, says: saysOf(s, now), due: schedule(s, courseOf(s)) };
+  };
+  const strained = [...made(), on(5, 'fruit-out', { press: 'drip' })];
+  const dueIds = (due: ReturnType<typeof schedule>) =>
+    due.filter((d) => d.status !== 'coming').map((d) => d.step.id);
+
+  it('is asked for its yeast, whatever was done after, and nothing that waits for it is due', () => {
+    for (const day of [6, 12, 40, 90]) {
+      const { due, says, now } = at(strained, day);
+      expect(dueIds(due), `day ${day}`).toContain('pitch');
+      expect(dueIds(due)).not.toContain('rack-1');
+      expect(due.filter((d) => d.step.id === 'bottle').every((d) => d.after !== null)).toBe(true);
+      expect([says.lacksYeast, says.isOnCourse, now.stage]).toEqual(['stands', false, 'must']);
+    }
+    // Skipped it is not asked for again.
+    const skipped = [...strained, on(6, 'step', { step: 'pitch', outcome: 'skipped' })];
+    expect(dueIds(at(skipped, 7).due)).not.toContain('pitch');
+  });
+
+  it('once it is seen to work it is told by what it does, and by its end like any other', () => {
+    const seen = [...strained, on(6, 'observation', { bubbles: { count: 12, seconds: 60 } })];
+    const works = at(seen, 7);
+    expect(dueIds(works.due)).not.toContain('pitch');
+    expect([works.says.lacksYeast, works.says.reading, works.now.stage]).toEqual([
+      'works',
+      'never',
+      'fermenting'
+    ]);
+    expect(howFar(works.now.belief!).word).toBe('working');
+    const dry = [
+      ...seen,
+      on(40, 'observation', { taste: 'dry', clarity: 'clear' }),
+      on(50, 'observation', { taste: 'dry', stillDays: 9 })
+    ];
+    const over = at(dry, 51);
+    expect(howFar(over.now.belief!).word).toBe('finished');
+    expect(over.now.abv.likely).toBeGreaterThan(7);
+  });
+
+  it('foam of the first evening is no ferment, nor is a cap of floating fruit', () => {
+    for (const look of [
+      [0.1, { foam: 'some' }],
+      [0.3, { bubbles: { count: 3, seconds: 60 } }],
+      [3, { cap: 'up' }],
+      [3, { bubbles: { count: 1, seconds: 600 } }]
+    ] as const) {
+      const { says, due } = at([...made(), on(look[0], 'observation', look[1])], 4);
+      expect(says.lacksYeast, JSON.stringify(look)).toBe('stands');
+      expect(due.map((d) => d.step.id)).toContain('pitch');
+    }
+    // Who leaves it to wild yeast is not asked for another.
+    expect(at(made('wild'), 6).says.lacksYeast).toBeNull();
   });
 });

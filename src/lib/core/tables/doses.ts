@@ -4,6 +4,8 @@ import type { Spread } from '../units/range';
 
 /** Grams in a level teaspoon (4.93 mL). @source kitchen and supplier tables (from memory) */
 export const TEASPOON_G = {
+  /** dry, as it comes. @source USDA food tables, active dry baker's yeast: 4.0 g a teaspoon (from memory) */
+  yeast: 4,
   sugar: 4.2,
   'acid-blend': 4.7,
   citric: 4.7,
@@ -107,7 +109,7 @@ export const DOSES = {
   yeast: {
     name: 'Dry yeast',
     perL: [0.2, 0.25, 1.3],
-    teaspoonG: null,
+    teaspoonG: TEASPOON_G.yeast,
     basis: 'must',
     why: `One 5 g packet covers up to about ${inL(20, 'rule')}.`
   },

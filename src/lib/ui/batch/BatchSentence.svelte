@@ -146,6 +146,11 @@
         >{/snippet}</How
     >
     in the {where}{fruitIn}{#if toCome > now.volumeL + 0.05}, {volumeText(toCome, unit)} once it has given{/if}.
+    {#if says.lacksYeast}
+      {says.lacksYeast === 'stands'
+        ? 'No yeast is in it yet: it will spoil, or work by itself.'
+        : 'No yeast is written down for it.'}
+    {/if}
     {#if says.unreadIds.length > 0}
       {says.unreadIds.map((id) => `The ${vesselName(id, 'other vessel')}`).join(' and ')} was never read, so nobody
       knows where that stands.

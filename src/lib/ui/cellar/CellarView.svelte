@@ -1,7 +1,8 @@
 <script lang="ts">
   import { byYear, cellarOf, drinkNow, toDrink, type CellarWine } from '$core/cellar/stock';
   import type { InBottle } from '$core/report/stands';
-  import { amountOf, type Ingredient } from '$core/plan/plan';
+  import { mainProduce } from '$core/plan/main-produce';
+  import type { Ingredient } from '$core/plan/plan';
   import { counted } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import { bottlesInHand, winesInBottle } from '$lib/store/wines';
@@ -35,12 +36,8 @@
     )
   );
   const plans = $derived(new Map((batches ?? []).map((b) => [b.id, b.state.plan.ingredients])));
-  /** What weighs most in a wine, by which its years are known again. */
-  const fruitOf = (plan: readonly Ingredient[]): string =>
-    plan
-      .filter((i) => i.kind === 'produce' || i.kind === 'juice')
-      .sort((a, b) => amountOf(b) - amountOf(a))
-      .map((i) => ('produceId' in i ? i.produceId : ''))[0] ?? '';
+  /** What a wine is of, by which its years are known again. */
+  const fruitOf = (plan: readonly Ingredient[]): string => mainProduce(plan)?.id ?? '';
   const ofFruit = $derived(Map.groupBy(plans.keys(), (id) => fruitOf(plans.get(id)!)));
   const vintagesOf = (w: CellarWine): string[] => {
     const fruit = fruitOf(plans.get(w.batchId) ?? []);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Produce } from '$core/tables/produce';
   import { seasonIn } from '$core/tables/table';
-  import { seasons } from '$core/solve/goals';
+  import { seasons } from '$core/plan/main-produce';
   import { household } from '$lib/store/household.svelte';
 
   /** What ripens when: what is in season now or next month, and what is in hand, over the year. */

@@ -4,7 +4,8 @@
   import { household } from '$lib/store/household.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
-  import { mainName, type Bench } from './bench.svelte';
+  import { mainName } from '$core/plan/main-produce';
+  import type { Bench } from './bench.svelte';
 
   /** How much fruit there is to a litre: what gives the wine its body. */
   let { bench }: { bench: Bench } = $props();

@@ -1,11 +1,11 @@
 import { readItem } from '$core/plan/read-item';
 import type { MustEstimate } from '$core/must/balance';
 import { evaluate } from '$core/must/evaluate';
-import { amountOf, entryOf, withAmount, type Ingredient, type Plan, type Goals } from '$core/plan/plan';
+import { amountOf, withAmount, type Ingredient, type Plan, type Goals } from '$core/plan/plan';
 import { ingredientSchema, planSchema } from '$core/plan/plan-schema';
 import type { SweetenerId } from '$core/tables/sweeteners';
 import type { YeastId } from '$core/tables/yeasts';
-import { shortName } from '$core/plan/name';
+import { mainName } from '$core/plan/main-produce';
 import { sugarBrought } from '$core/must/ribbon';
 import type { Choice } from '$core/plan/choose';
 import { amountIn, typedUnit, unitsFor } from '$core/plan/thing';
@@ -500,13 +500,3 @@ export function createBench(
 }
 
 export type Bench = ReturnType<typeof createBench>;
-
-/** The name of the produce there is most of. */
-export function mainName(ingredients: readonly Ingredient[]): string {
-  const fruit = ingredients
-    .filter((i) => i.kind === 'produce' || i.kind === 'juice')
-    .sort((a, b) => amountOf(b) - amountOf(a))[0];
-  if (!fruit) return ingredients.some((i) => i.kind === 'honey' && i.massKg > 0) ? 'Honey wine' : '';
-  const p = entryOf(fruit);
-  return p ? shortName(p.name) : '';
-}

@@ -8,7 +8,8 @@ import { DEFAULT_SETTINGS, type Settings } from '$core/units/settings';
 import { amountOf } from '$core/plan/plan';
 import { METHODS } from '$core/plan/methods';
 import { swapsFor } from '$core/solve/swaps';
-import { createBench, mainName } from './bench.svelte';
+import { mainName } from '$core/plan/main-produce';
+import { createBench } from './bench.svelte';
 
 const choice = (text: string): Choice => {
   const answer = chooseIngredient(text);

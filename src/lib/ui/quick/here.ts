@@ -4,7 +4,7 @@ import type { Home } from '$core/quickline/home';
 import { numbered } from '$core/quickline/who';
 import { countryOf } from '$core/units/settings';
 import { inZone } from '$core/units/zone';
-import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
+import { isOpenVessel, VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import {
   type Batch,
   household,
@@ -62,6 +62,7 @@ export function contextHere(hereId: string | null, bottled: readonly Batch[]): C
       .map((b) => ({
         id: b.id,
         name: b.state.name,
+        volumeL: b.standing.volumeL,
         batch: b,
         fits: (kind: CommandKind) => fits(b, kind)
       }))
@@ -78,9 +79,10 @@ export function contextHere(hereId: string | null, bottled: readonly Batch[]): C
     country: countryOf(s),
     wines,
     hereId,
-    vessels: known().map(({ id, name, capacityL }) => {
+    vessels: known().map((v) => {
+      const { id, name, capacityL } = v;
       const wine = used.get(id);
-      return { id, name, capacityL, ...(wine ? { wineId: wine.id } : {}) };
+      return { id, name, capacityL, isOpen: isOpenVessel(v), ...(wine ? { wineId: wine.id } : {}) };
     }),
     own: household.ownProduce,
     sets: s.sets

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Look } from '../flow';
+import { counted } from '../../units/format';
 import { doubt, feel } from '../state';
 import { defineEvent, id, type Part } from './define';
 
@@ -66,7 +67,7 @@ function said(d: z.infer<typeof data>): Part[] {
     const value = d[k];
     return value === undefined ? [] : [(LOOKS[k] as Record<string, string>)[value]!];
   });
-  if (d.bubbles) words.push(`${d.bubbles.count} bubbles in ${d.bubbles.seconds} s`);
+  if (d.bubbles) words.push(`${counted(d.bubbles.count, 'bubble')} in ${d.bubbles.seconds} s`);
   if (d.stillDays !== undefined) words.push(`nothing moved for ${d.stillDays} days`);
   if (words.length > 0) parts.push(`${parts.length > 0 ? ', ' : ''}${words.join(', ')}`);
   return parts;

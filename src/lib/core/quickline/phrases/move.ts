@@ -3,7 +3,7 @@ import type { LeftBy } from '../../ledger/events/open';
 import { BOTTLE_L } from '../../tables/bottles';
 import { L_PER } from '../../units/measure';
 import { figureAt, parseNumber, plainText } from '../../units/number';
-import type { CommandOf } from '../command';
+import type { Ask, CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
 import { askedOf, litresIn, takeVolume, VOLUME } from './volume';
 
@@ -47,6 +47,30 @@ const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 const POURED = new RegExp(`(${VOLUME})\\s+(?:to|into|in)\\s+(?:the\\s+)?([^,]*)`);
 type To = CommandOf<'transfer'>['to'][number];
 
+/** So many empty vessels are named where one has to choose. */
+const NAMED = 5;
+/** What takes so much of it, as a share, takes all that is clear. */
+const MOST_OF_IT = 0.95;
+/** A vessel without its size or its name. */
+const SOME_JAR = new RegExp(
+  `\\s*\\b(?:in)?to\\s+(?:(?:the|an?|my|another|clean|fresh|new)\\s+)*(?:${JAR}|glass)\\b`
+);
+
+/** The line once for each empty vessel that it could mean: closed ones that take the wine first, the smallest first. */
+function emptyOnes(ctx: Context, line: string): Ask['choices'] {
+  const here = ctx.wines.find((w) => w.id === ctx.hereId) ?? ctx.wines[0];
+  const rank = (v: Context['vessels'][number]) =>
+    (v.isOpen ? 2 : 0) + (v.capacityL < MOST_OF_IT * (here?.volumeL ?? 0) ? 1 : 0);
+  return ctx.vessels
+    .filter((v) => v.wineId === undefined)
+    .sort((a, b) => rank(a) - rank(b) || a.capacityL - b.capacityL)
+    .slice(0, NAMED)
+    .map((v) => ({
+      label: v.name,
+      line: line.replace(RACKED, (x) => `${x} to the ${v.name.toLowerCase()}`).replace(SOME_JAR, '')
+    }));
+}
+
 /** Wine from one vessel into others. */
 export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   if (!take(p, RACKED)) return null;
@@ -89,6 +113,7 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     const times = figureAt(m[1] ?? m[2] ?? '1')?.n ?? 1;
     for (let i = 0; i < Math.min(20, times); i++) to.push({ sizeL });
   }
+  if (to.length === 0) take(p, SOME_JAR);
   const left = leftOf(p);
   if (to.length === 0 || (!isInto && to.every((t) => !t.vesselId) && to.length === 1)) {
     const asked = askedOf(p.text, ctx);
@@ -97,7 +122,7 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     return ask(
       'vessel',
       left ? `Which vessel is “${left}”?` : 'Racked into what? Name the jar, or its size.',
-      left ? [{ label: 'keep it as a note', line: `note: ${line}` }] : []
+      left ? [{ label: 'keep it as a note', line: `note: ${line}` }] : emptyOnes(ctx, line)
     );
   }
   return read({

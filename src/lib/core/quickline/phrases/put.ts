@@ -21,6 +21,10 @@ const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix)
 const ADDED =
   /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|poured\s+in|threw\s+in|mixed\s+in|in\s+went|went\s+in|fed|dosed(?:\s+with)?|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
 
+/** So much as one pitches of yeast, by figures, fractions or words. */
+const FEW =
+  '(?:\\d+(?:[.,]\\d+|\\s*[½¼¾]|\\s+\\d/\\d|/\\d)?|[½¼¾]|(?:one\\s+and\\s+)?(?:a\\s+)?(?:half|quarter)(?:\\s+(?:of\\s+)?an?)?|an?|one|two|three|four)';
+
 /** Yeast: what is pitched, and how. */
 export function readPitch(p: Piece): Read | null {
   const isChampagne = /\bchampagne\b/.test(p.text) && !/\bbottle/.test(p.text);
@@ -36,11 +40,14 @@ export function readPitch(p: Piece): Read | null {
   take(p, /\b(?:(?:the|of|general|white|dry|dried)\s+)*(?:wine\s+)?yeast\b/);
   const amount = take(
     p,
-    /(?:\d+(?:[.,]\d+)?\s*(?:g|gr|grams?|grammes?)\b|(?:\d+|an?|one|two|three|half\s+a)\s*(?:packets?|sachets?|packs?)\b(?:\s+of)?|\d+(?:[.,]\d+)?\s*tsps?\b|\d+(?:[.,]\d+)?\s*teaspoons?\b)/
+    new RegExp(
+      `${FEW}\\s*(?:g|gr|grams?|grammes?|packets?|sachets?|packs?|(?:(?:level|heaped)\\s+)?(?:tsps?|teaspoons?))\\b(?:\\s+of\\b)?`
+    )
   );
   if (amount)
     try {
-      const massG = 1000 * readAmount(amount[0].replace(/\s+of$/, ''), YEAST_THING, 'g').base;
+      const massG =
+        1000 * readAmount(amount[0].replace(/\s+of$|\b(?:level|heaped)\b/g, ''), YEAST_THING, 'g').base;
       if (massG > 0) out.massG = Number(massG.toPrecision(12));
     } catch (e) {
       if (!(e instanceof InputError)) throw e;

@@ -85,6 +85,8 @@ export type StepDef = {
   isOver?: (s: BatchState) => boolean;
   /** it may go in at any time: its doing says nothing of the steps before it */
   isAnyTime?: boolean;
+  /** nothing that comes later does for it: it stays until it is done or skipped */
+  isNeeded?: boolean;
   /** its doing is what went in: a tick never stands in for it */
   isPut?: boolean;
   /** what one tap puts in, with the usual dose; null when it wants a number */

@@ -1,4 +1,4 @@
-import type { BatchState } from '../../ledger/state';
+import { beganAt, type BatchState } from '../../ledger/state';
 import { evaluate } from '../../must/evaluate';
 import type { StepId } from '../../tables/step-id';
 import { NITROGEN_MG_G } from '../../tables/substances';
@@ -71,12 +71,10 @@ export const nutrientPart = (part: number): StepDef =>
         ? null
         : Math.max(0, ...Object.keys(NITROGEN_MG_G).map((id) => s.powdersG[id]?.at ?? 0)) || null,
     isOver(s) {
-      const pitchedAt = s.pitches[0]?.at ?? null;
+      const since = beganAt(s);
       const breakSg = evaluate(s.plan).feeds.at(-1)?.sg ?? 0;
-      const isPast = s.readings.some(
-        (r) => pitchedAt !== null && r.at > pitchedAt && r.sg < breakSg - PAST_SG
-      );
-      const isLate = pitchedAt !== null && s.at - pitchedAt > LATE_DAYS * 86_400_000;
+      const isPast = s.readings.some((r) => since !== null && r.at > since && r.sg < breakSg - PAST_SG);
+      const isLate = since !== null && s.at - since > LATE_DAYS * 86_400_000;
       return s.rackings.length > 0 || isPast || isLate;
     },
     isPut: true,

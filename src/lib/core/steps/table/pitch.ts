@@ -1,5 +1,6 @@
 import { apartC, betweenC, inC } from '../../units/say';
 import { pitch as pitched } from '../../commands/put';
+import { beganAt, isBegun } from '../../ledger/state';
 import { choiceOf } from '../../tables/schools';
 import { YEAST_C } from '../cooling';
 import { defineStep, wait } from './define';
@@ -35,7 +36,9 @@ export const pitch = defineStep({
             ...(isStarter ? [wait('starter', 12, 36, 'the starter must be working')] : [])
           ]
         },
-  doneAt: (s) => s.pitches[0]?.at,
+  // What works by itself, or with yeast that nobody wrote down, needs no more.
+  doneAt: (s) => (isBegun(s) ? beganAt(s) : null),
+  isNeeded: true,
   isPut: true,
   deed: (s) =>
     pitched(s.id, {

@@ -29,6 +29,8 @@ export const intoGlass = defineStep({
         hasFruit
           ? wait('fruit-out', 0, 2 * DAY, 'the cap no longer shields it')
           : wait(begins, 10 * DAY, 16 * DAY, 'when the rush is over', 'quiet'),
+        // Strained before its yeast, it works in the bucket first.
+        ...(hasFruit ? [wait(begins, 3 * DAY, 6 * DAY, 'the first rush would lift the airlock')] : []),
         ...(lastFeed ? [wait(lastFeed, 2 * DAY, 5 * DAY, 'the last sugar foams')] : [])
       ]
     };

@@ -1,5 +1,5 @@
 import { stir as stirred } from '../../commands/put';
-import type { BatchState } from '../../ledger/state';
+import { beganAt, type BatchState } from '../../ledger/state';
 import { choiceOf } from '../../tables/schools';
 import { DAY, defineStep, wait } from './define';
 
@@ -33,7 +33,7 @@ export const stir = defineStep({
     s.fruitOutAt !== null ||
     s.rackings.length > 0 ||
     // Without a cap one stirs air in, and that has its days: later it is an enemy.
-    (s.fruitInAt === null && s.pitches[0] !== undefined && s.at - s.pitches[0].at > airDays(s) * 86_400_000),
+    (s.fruitInAt === null && s.at - (beganAt(s) ?? s.at) > airDays(s) * 86_400_000),
   deed: (s) => stirred(s.id),
   tap: 'Stirred'
 });

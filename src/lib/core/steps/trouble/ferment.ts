@@ -2,7 +2,7 @@ import { lastReading, readingsOfStanding } from '../../ledger/last-read';
 import { betweenC, inC, inL } from '../../units/say';
 import { COLD_C } from '../../tables/yeasts';
 import { yeastG } from '../../tables/doses';
-import type { BatchState } from '../../ledger/state';
+import { beganAt, type BatchState } from '../../ledger/state';
 import { DAY, defineTrouble, HOUR, isEarly, lastSeen, takesFood, type Facts, type Rung } from './define';
 
 /** Yeast may take so long to show, hours. Common practice: two days, wild yeast five. */
@@ -110,8 +110,8 @@ function stillSince(s: BatchState): number | null {
 export const stuck = defineTrouble({
   name: 'stuck',
   seen({ s, belief }) {
-    const first = s.pitches[0]?.at;
-    if (!belief || first === undefined || s.fills.some((f) => f.stable)) return null;
+    const first = beganAt(s);
+    if (!belief || first === null || s.fills.some((f) => f.stable)) return null;
     if (!(belief.chance.stalled > LIKELY) || belief.sugarGL.likely < WORTH_GL) return null;
     const since = stillSince(s) ?? lastReading(s)?.at ?? s.looks.at(-1)?.at;
     // What nobody read or looked at may stand still, or not: that is no job yet.
@@ -153,11 +153,12 @@ const SLOW_POINTS = 1.2;
 export const slow = defineTrouble({
   name: 'slow',
   seen({ s, belief }) {
-    if (!belief || belief.sugarGL.likely < 25 || s.pitches.length === 0) return null;
-    if (s.at - s.pitches[0]!.at < 6 * DAY * HOUR) return null;
+    const began = beganAt(s);
+    if (!belief || belief.sugarGL.likely < 25 || began === null) return null;
+    if (s.at - began < 6 * DAY * HOUR) return null;
     const last = lastReading(s);
     const first = last && readingsOfStanding(s).findLast((r) => last.at - r.at >= 4 * DAY * HOUR);
-    if (!last || !first || first.at < s.pitches[0]!.at || s.at - last.at > 7 * DAY * HOUR) return null;
+    if (!last || !first || first.at < began || s.at - last.at > 7 * DAY * HOUR) return null;
     const points = ((first.sg - last.sg) * 1000) / ((last.at - first.at) / (DAY * HOUR));
     return points > 0.3 && points < SLOW_POINTS && belief.chance.stalled < LIKELY
       ? { chance: 1, since: first.at }
@@ -178,7 +179,7 @@ export const woke = defineTrouble({
       const wasStill =
         Math.abs(before.sg - then.sg) <= STILL_SG &&
         then.at - before.at >= 7 * DAY * HOUR &&
-        before.at > (s.pitches[0]?.at ?? Infinity);
+        before.at > (beganAt(s) ?? Infinity);
       if (wasStill && then.sg - last.sg > FALL_SG && s.fedAt < then.at)
         return s.at - last.at < 30 * DAY * HOUR ? { chance: 1, since: last.at } : null;
     }
