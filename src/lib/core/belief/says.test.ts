@@ -106,14 +106,29 @@ describe('what is said of a batch, stage by stage', () => {
       const s = foldBatch(events, T0 + day * DAY)!;
       return standingOf(s).pointsPerDay;
     };
-    const parted = [...pitched, read(18, 1.02), split, read(30, 1.012, 'j'), read(32, 1.004, 'k')];
-    // k fell from 1.020 in the bowl, 14 days before; by j it would be 4 a day.
-    expect(pace(parted, 33)).toBeCloseTo(16 / 14, 6);
+    const parted = [...pitched, read(18, 1.02), split, read(22, 1.012, 'j'), read(24, 1.004, 'k')];
+    // k fell from 1.020 in the bowl, 6 days before; by j it would be 4 a day.
+    expect(pace(parted, 25)).toBeCloseTo(16 / 6, 6);
+    // Over a fortnight it fell fast, and then hardly.
+    expect(pace([...pitched, read(8, 1.02), read(21, 0.996)], 21)).toBeNull();
     const fed = on(19, 'addition', {
       ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.5 }],
       vesselId: 'b'
     });
     expect(pace([...pitched, read(18, 1.002), fed, read(20, 1.02)], 21)).toBeNull();
+  });
+  it('what was read before its sugar speaks no more of today, and what that does now is told', () => {
+    const fed = on(35, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.3 }] });
+    const before = [...pitched, read(20, 0.996)];
+    expect(at([...before, on(21, 'stir', {})], 21)).toMatchObject({
+      isCarriedOn: false,
+      lastRead: { isFresh: true }
+    });
+    for (const day of [35.2, 38, 60])
+      expect(at([...before, fed], day), `day ${day}`).toMatchObject({
+        isCarriedOn: true,
+        lastRead: { isFresh: false }
+      });
   });
   it('read while it ferments: read, with its strength, on its course', () => {
     expect(at([...pitched, read(6, 1.04)], 7)).toMatchObject({

@@ -140,20 +140,23 @@ export function saysOf(s: BatchState, now: Standing): Says {
       : [];
   const all = addInto(contents(s), s.held);
   const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
+  // Sugar since has made another wine of it.
+  const isFresh =
+    newest !== undefined && s.at - newest.at <= FRESH_MS && newest.at >= (s.sugarAt ?? -Infinity);
   const isCarriedOn =
     newest !== undefined &&
-    s.at - newest.at > FRESH_MS &&
+    !isFresh &&
     reading === 'read' &&
     now.belief !== null &&
     !isBottled &&
     now.stage !== 'gone' &&
-    !(now.steady.steady || now.isDry || hasBoth || isSweetened);
+    !(now.steady.steady || now.isDry || hasBoth);
   const behind = isBottled || isSweetened || hasBoth ? [] : behindOf(s, now.belief);
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
     stage: now.stage,
     reading,
-    lastRead: newest ? { at: newest.at, isFresh: s.at - newest.at <= FRESH_MS } : null,
+    lastRead: newest ? { at: newest.at, isFresh } : null,
     isCarriedOn,
     // Of jars that read otherwise each is told by itself.
     hasMovedOn:

@@ -108,9 +108,12 @@ function stageOf(s: BatchState): Stage {
   return isBegun(s) ? 'fermenting' : 'must';
 }
 
+/** Over a longer time a mean pace is nobody's: a ferment falls fast and then slowly. */
+const PACE_WITHIN = 8 * DAY;
+
 /**
  * Points a day between the last two readings at least half a day apart, of the vessel that was read last:
- * a jar does not fall to its twin's reading, nor across sugar that went in between. Null with fewer.
+ * a jar does not fall to its twin's reading, nor across sugar that went in between. Null with fewer, or a week and more apart.
  */
 function fall(s: BatchState): number | null {
   const newest = (reads: readonly Read[]) => reads.at(-1)?.at ?? -Infinity;
@@ -119,7 +122,9 @@ function fall(s: BatchState): number | null {
     .reduce((a, b) => (newest(b) > newest(a) ? b : a), []);
   const last = reads.at(-1);
   const before = last && reads.findLast((r) => last.at - r.at >= DAY / 2);
-  return before ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY) : null;
+  return before && last.at - before.at <= PACE_WITHIN
+    ? ((before.sg - last.sg) * 1000) / ((last.at - before.at) / DAY)
+    : null;
 }
 
 /** All of it in bottle, and read dry before: nothing is left to guess at, and a cellar of thousands is summed up soon. */

@@ -33,7 +33,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
     freeSo2MgL: z.number().min(0).max(300).optional(),
     sugarGL: z.number().min(0).max(100).optional(),
     residueSg: z.number().min(0.97).max(1.3).optional(),
-    volumeL: litres.optional()
+    volumeL: litres.optional(),
+    /** read so in every vessel of it */
+    each: z.literal(true).optional()
   }),
   z.strictObject({ kind: z.literal('observation'), ...of, ...lookShape }),
   z.strictObject({ kind: z.literal('addition'), ...of, items }),

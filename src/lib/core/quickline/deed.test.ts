@@ -118,6 +118,18 @@ describe('what a line writes', () => {
     expect(() => written('sg 1.010', two, 25)).toThrow(/in 2 vessels/);
     expect(written('sg 1.010 in the 5 l jar', two, 25).deed[0]!.data).toMatchObject({ vesselId: 'jar-5' });
     expect(() => written('topped up with gas', two, 25)).toThrow(/in 2 vessels/);
+    // What was read alike in all is written of each.
+    for (const said of ['in each', 'in both jars', 'in all of them', 'in every jar', 'in all the jars']) {
+      const { deed } = written(`sg 1.010 21c ph 3.4 ${said}`, two, 25);
+      expect(
+        deed.map((d) => d.data),
+        said
+      ).toMatchObject([
+        { vesselId: 'jar-5', tempC: 21, ph: 3.4 },
+        { vesselId: 'jar-us', tempC: 21, ph: 3.4 }
+      ]);
+    }
+    expect(written('sg 1.010 in each', begun(), 3).deed).toHaveLength(1);
   });
 });
 

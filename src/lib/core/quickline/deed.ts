@@ -48,8 +48,10 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
   const { state: s } = wine;
   const id = s.id;
   switch (c.kind) {
-    case 'reading':
-      return only(readingDeed(c, s, home.settings));
+    case 'reading': {
+      const each = c.each && !c.vesselId ? s.fills.map((f) => f.vesselId) : [c.vesselId];
+      return only(each.flatMap((vesselId) => readingDeed({ ...c, vesselId }, s, home.settings)));
+    }
     case 'observation': {
       const { kind: _k, batchId: _b, at: _a, ...seen } = c;
       return only(look(id, seen));

@@ -99,7 +99,8 @@ function body(c: Command, ctx: Context): string {
         c.volumeL !== undefined && `volume ${n(c.volumeL)} l`
       ]
         .filter(Boolean)
-        .join(', ');
+        .join(', ')
+        .concat(c.each ? ' in each' : '');
     case 'observation':
       return [
         c.tempC !== undefined && `${n(c.tempC)} °C`,

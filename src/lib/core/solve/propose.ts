@@ -1,3 +1,4 @@
+import { listText } from '../units/format';
 import { inKgL } from '../units/say';
 import { mixOf } from '../must/mix';
 import { likelyFigures } from '../must/balance';
@@ -225,7 +226,7 @@ export function propose(
       id: `${key}:${t.volumeL.toFixed(1)}`,
       title: nameFor(t.fruit),
       why: [
-        ...(keeps.length > 0 ? [`saves the ${keeps.join(' and ')}, which will not keep`] : []),
+        ...(keeps.length > 0 ? [`saves the ${listText(keeps)}, which will not keep`] : []),
         `${bodyWord(main.produce, kgL)}, ${inKgL(kgL, 2)}`,
         f.taGL > usual[2] + 0.5
           ? `sharp, ${f.taGL.toFixed(1)} g/L of acid: sweeten it or make it longer`
@@ -235,7 +236,7 @@ export function propose(
               ? `${f.taGL.toFixed(1)} g/L of acid, pH ${f.ph.toFixed(1)}: sharpen to taste once it is wine`
               : `${f.taGL.toFixed(1)} g/L of acid of its own: needs none`,
         racking.to.length > 0
-          ? `${racking.airL < 0.15 && racking.restL < 0.25 ? 'fills' : 'goes into'} the ${racking.to.map((x) => x.vessel.name).join(' and ')}`
+          ? `${racking.airL < 0.15 && racking.restL < 0.25 ? 'fills' : 'goes into'} the ${listText(racking.to.map((x) => x.vessel.name))}`
           : 'no jar is free yet'
       ],
       plan: planFor(t, alkalinityMgL, sharpenTo),

@@ -1,3 +1,4 @@
+import { listText } from '../units/format';
 import { inC, inL } from '../units/say';
 import { COOL_CARD } from '../ledger/too-hot';
 import { ENZYME_C, YEAST_C } from './cooling';
@@ -99,7 +100,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       id: 'strain',
       kind: 'tick',
       title: 'Strain it into the bucket',
-      how: `${STRAIN_HOW[choiceOf(plan, 'press')]} The ${listed(infused.map((i) => nameOf(i).toLowerCase()))} keep about ${inL(
+      how: `${STRAIN_HOW[choiceOf(plan, 'press')]} The ${listText(infused.map((i) => nameOf(i).toLowerCase()))} keep about ${inL(
         pulpL(
           plan.press,
           infused.reduce((sum, i) => sum + infusedPulpKg(i), 0)
@@ -198,8 +199,6 @@ const STRAIN_HOW = {
   squeeze: 'Let it drain, then squeeze.',
   press: 'Let it drain, then press it.'
 } as const;
-
-const listed = (names: readonly string[]): string => names.join(' and ');
 
 /** Pulp of a row that is strained off, kg counted as soft fruit. */
 const infusedPulpKg = (i: Ingredient): number =>

@@ -58,6 +58,13 @@ export const entryText = (base: number, unit: Unit): string => entryFigure(fromB
 export const gramsText = (massG: number): string =>
   massG >= 1000 ? `${(massG / 1000).toFixed(2)} kg` : `${significant(massG, 2)} g`;
 
+/**
+ * A list as it is said.
+ * @example listText(['plum', 'quince', 'pear']) // 'plum, quince and pear'
+ */
+export const listText = (words: readonly string[]): string =>
+  [words.slice(0, -1).join(', '), ...words.slice(-1)].filter(Boolean).join(' and ');
+
 /** So many of something: `1 day`, `3 days`. */
 export const counted = (n: number, one: string): string =>
   `${Math.round(n)} ${Math.round(n) === 1 ? one : `${one}s`}`;

@@ -3,7 +3,7 @@
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
   import { chosenAbv } from '$core/belief/chosen-abv';
-  import { counted, sgText, temperatureText, volumeText } from '$core/units/format';
+  import { counted, listText, sgText, temperatureText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
   import { abvParts, howFarText, unreadWord } from '../words/how-far';
   import { type Batch, household, vesselName } from '$lib/store/household.svelte';
@@ -20,7 +20,7 @@
   const now = $derived(batch.standing);
   const says = $derived(batch.says);
   const unit = $derived(household.settings.volume);
-  const where = $derived(s.fills.map((f) => vesselName(f.vesselId, 'a vessel')).join(' and '));
+  const where = $derived(listText(s.fills.map((f) => vesselName(f.vesselId, 'a vessel'))));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
   const day = (at: number) => dayWord(at, household.now, s.zone);
@@ -38,7 +38,7 @@
           : moved && ` ${readOn}${moved}`
   );
   const sweetness = $derived(
-    says.sweetEach.map((x) => `${x.word} in the ${vesselName(x.vesselId)}`).join(' and ') || now.sweetness
+    listText(says.sweetEach.map((x) => `${x.word} in the ${vesselName(x.vesselId)}`)) || now.sweetness
   );
   const soFar = $derived(
     (now.steady.steady || now.isDry || says.isStable || says.isSweetened
@@ -152,7 +152,7 @@
         : 'No yeast is written down for it.'}
     {/if}
     {#if says.unreadIds.length > 0}
-      {says.unreadIds.map((id) => `The ${vesselName(id, 'other vessel')}`).join(' and ')} was never read, so nobody
+      {listText(says.unreadIds.map((id) => `The ${vesselName(id, 'other vessel')}`))} was never read, so nobody
       knows where that stands.
     {/if}
     {#each says.behind as b (b.vesselId)}

@@ -79,6 +79,12 @@
       ? line.replace(racked, `$1 from the ${name.toLowerCase()}`)
       : `${line} ${/\bbottled\b/i.test(line) ? 'from' : 'in'} the ${name.toLowerCase()}`;
   };
+  const choices = $derived([
+    ...(shown.vessels ?? []).map((name) => ({ label: name, line: inVessel(name) })),
+    ...(shown.vessels && parsed.commands[0]?.kind === 'reading'
+      ? [{ label: 'Each of them', line: `${quick.text.trim()} in each` }]
+      : [])
+  ]);
   const isQuestion = $derived(parsed.commands[0]?.kind === 'question');
   const isReady = $derived(!ask && shown.preview !== null && shown.preview.lines.length > 0);
   const examples = $derived(examplesFor(wines.find((w) => w.id === hereId) ?? null, household.settings));
@@ -116,10 +122,10 @@
 
   function keys(e: KeyboardEvent) {
     const n = e.altKey ? Number(/^Digit([1-9])$/.exec(e.code)?.[1]) : NaN;
-    const choices = ask?.choices ?? (shown.vessels ?? []).map((name) => ({ line: inVessel(name) }));
-    if (choices[n - 1]) {
+    const chosen = (ask?.choices ?? choices)[n - 1];
+    if (chosen) {
       e.preventDefault();
-      put(choices[n - 1]!.line);
+      put(chosen.line);
     } else if (e.key === 'ArrowUp' && lines.length > 0) {
       e.preventDefault();
       at = Math.min(lines.length - 1, at + 1);
@@ -183,14 +189,7 @@
         </ul>
       {:else}
         {#if shown.preview}<Means lines={shown.preview.lines} />{/if}
-        <Asks
-          {ask}
-          wrong={error || shown.wrong}
-          {asked}
-          {stem}
-          vessels={(shown.vessels ?? []).map((name) => ({ label: name, line: inVessel(name) }))}
-          onput={put}
-        />
+        <Asks {ask} wrong={error || shown.wrong} {asked} {stem} vessels={choices} onput={put} />
       {/if}
     </div>
   </form>

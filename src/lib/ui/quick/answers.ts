@@ -5,7 +5,7 @@ import { answer, type Answer } from '$core/quickline/answer';
 import type { CommandOf } from '$core/quickline/command';
 import type { Context } from '$core/quickline/context';
 import { doseL } from '$core/ledger/will-hold';
-import { sgText, volumeText } from '$core/units/format';
+import { listText, sgText, volumeText } from '$core/units/format';
 import { type Batch, household, vesselName } from '$lib/store/household.svelte';
 import { dueWord, onDay, spanWord } from '../shelf/when';
 import { unlikeTexts } from '../shelf/unlike';
@@ -96,7 +96,7 @@ function gravity(b: Batch): string {
 const volume = (b: Batch): string =>
   b.state.fills.length === 0
     ? `${b.state.bottled.reduce((n, x) => n + x.left, 0)} bottles are left.`
-    : `${volumeText(b.standing.volumeL, household.settings.volume)} in the ${b.state.fills.map((f) => vesselName(f.vesselId)).join(' and ')}.`;
+    : `${volumeText(b.standing.volumeL, household.settings.volume)} in the ${listText(b.state.fills.map((f) => vesselName(f.vesselId)))}.`;
 
 const OF_A_WINE = { strength, safe, next, done, gravity, volume } as const;
 

@@ -1,3 +1,4 @@
+import { listText } from '$core/units/format';
 import type { Stands } from '$core/report/stands';
 import type { StepId } from '$core/tables/step-id';
 import { amountOf, withAmount, type Ingredient } from '$core/plan/plan';
@@ -18,5 +19,5 @@ export function putsText(
       const known = rows.get(nameOf(i));
       rows.set(nameOf(i), known ? withAmount(known, amountOf(known) + amountOf(i)) : i);
     }
-  return [...rows.values()].map((i) => ingredientText(i, settings)).join(' and ');
+  return listText([...rows.values()].map((i) => ingredientText(i, settings)));
 }

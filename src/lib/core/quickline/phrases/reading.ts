@@ -44,6 +44,12 @@ const GRAVITY = [
 const BARE = /(?<![\w.,])(1[.,]\d{2,4}|[01]?[.,]9\d{1,3}|1[01]\d{2}|9[7-9]\d)(?![\w]|[.,]\d)/;
 const LONE = /^[\s,;:]*(\d{1,3}(?:[.,]\d)?)[\s,;:]*$/;
 
+const JARS = '(?:jars?|vessels?|carboys?|demijohns?|bottles?|ones?)';
+/** Every vessel that a wine stands in. */
+const EACH = new RegExp(
+  `\\b(?:in|of)\\s+(?:all|each|both|every)\\b(?:\\s+(?:of\\s+)?(?:the\\s+)?(?:them|it|\\w+\\s+${JARS}|${JARS}))?|\\b(?:all|each|both|every)\\s+(?:of\\s+)?(?:the\\s+)?(?:them|${JARS})\\b`
+);
+
 type Reading = CommandOf<'reading'>;
 
 const NOT_THERE = Symbol();
@@ -165,6 +171,8 @@ export function readReading(p: Piece, ctx: Context, line: string): Read | null {
   if (asks.length > 0) return { commands: [], asks };
   // How warm it is, with nothing read, is a look.
   const isLook = Object.keys(out).every((k) => k === 'tempC');
+  // A volume is of one vessel: it is no figure that several share.
+  if (!isLook && out.volumeL === undefined && take(p, EACH)) out.each = true;
   return read(isLook ? { kind: 'observation', tempC: out.tempC! } : ({ kind: 'reading', ...out } as Command));
 }
 
