@@ -79,8 +79,8 @@ describe('what is said of a batch, stage by stage', () => {
   it('a reading tells of today for three days, and of its own day ever after', () => {
     expect(at(begun, 5).lastRead).toBeNull();
     const one = [...pitched, read(6, 1.04)];
-    expect(at(one, 8).lastRead).toEqual({ at: T0 + 6 * DAY, isFresh: true });
-    expect(at(one, 10).lastRead).toEqual({ at: T0 + 6 * DAY, isFresh: false });
+    expect(at(one, 8).lastRead).toEqual({ at: T0 + 6 * DAY, isBeforeSugar: false, isFresh: true });
+    expect(at(one, 10).lastRead).toEqual({ at: T0 + 6 * DAY, isBeforeSugar: false, isFresh: false });
   });
   it('jars that read apart are told each, and those that read to the same point as one', () => {
     const two = (k: number) => at([...pitched, split, read(30, 1.012, 'j'), read(31, k, 'k')], 32).unlike;

@@ -43,8 +43,11 @@ export type Says = {
    * nothing has fermented yet; or nobody knows, as it was never read since the yeast
    */
   reading: 'read' | 'sums' | 'never';
-  /** when it was last read, ms, and whether that still says how it stands and moves today; null when it never was */
-  lastRead: { at: number; isFresh: boolean } | null;
+  /**
+   * when it was last read, ms, whether sugar went in since, and whether it still says how it stands and moves today; null
+   * when it never was
+   */
+  lastRead: { at: number; isBeforeSugar: boolean; isFresh: boolean } | null;
   /** the last reading is of long ago and the wine has gone on since: then today is told by its possible wines */
   isCarriedOn: boolean;
   /** read not long ago, and likely further by now: both are told */
@@ -141,8 +144,8 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const all = addInto(contents(s), s.held);
   const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
   // Sugar since has made another wine of it.
-  const isFresh =
-    newest !== undefined && s.at - newest.at <= FRESH_MS && newest.at >= (s.sugarAt ?? -Infinity);
+  const isBeforeSugar = newest !== undefined && newest.at < (s.sugarAt ?? -Infinity);
+  const isFresh = newest !== undefined && s.at - newest.at <= FRESH_MS && !isBeforeSugar;
   const isCarriedOn =
     newest !== undefined &&
     !isFresh &&
@@ -150,13 +153,13 @@ export function saysOf(s: BatchState, now: Standing): Says {
     now.belief !== null &&
     !isBottled &&
     now.stage !== 'gone' &&
-    !(now.steady.steady || now.isDry || hasBoth);
+    !(now.steady.steady || now.isDry || isStable);
   const behind = isBottled || isSweetened || hasBoth ? [] : behindOf(s, now.belief);
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
     stage: now.stage,
     reading,
-    lastRead: newest ? { at: newest.at, isFresh } : null,
+    lastRead: newest ? { at: newest.at, isBeforeSugar, isFresh } : null,
     isCarriedOn,
     // Of jars that read otherwise each is told by itself.
     hasMovedOn:

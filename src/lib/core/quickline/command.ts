@@ -100,7 +100,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
       )
       .min(1)
       .max(20),
-    primingGL: z.number().min(0).max(60).optional()
+    primingGL: z.number().min(0).max(60).optional(),
+    /** what was lost with it, or left with the lees, L */
+    lossL: litres.optional()
   }),
   z.strictObject({
     kind: z.literal('open'),

@@ -216,13 +216,17 @@ function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'
       worst!.verdict.text,
       'What would clear it, and the safe ways, stand on its page under Bottle.'
     );
-  return bottle(s.id, {
+  const restL = Math.max(0, litres - wanted - (c.lossL ?? 0));
+  const emptied = isSediment(restL, litres, 'bottle');
+  const filled = bottle(s.id, {
     from,
     bottles: c.bottles,
     ...(c.primingGL ? { primingGL: c.primingGL } : {}),
     ...(worst ? { bar20: worst.verdict.bar20 } : {}),
-    emptied: isSediment(Math.max(0, litres - wanted), litres, 'bottle')
+    emptied
   });
+  // Where wine stays, what is gone of it is told by itself.
+  return c.lossL && !emptied ? [...filled, ...lose(s.id, from, c.lossL, 'spilt')] : filled;
 }
 
 function stepDeed(c: CommandOf<'step'>, s: BatchState): Deed {

@@ -152,7 +152,7 @@ function body(c: Command, ctx: Context): string {
     case 'sample':
       return `sample ${n(c.volumeL)} l${c.returned ? ', poured back' : ''}`;
     case 'bottle':
-      return `bottled ${c.bottles.map((b) => `${b.count} x ${n(b.sizeL)} l`).join(' and ')}${BOTTLE_WORDS[c.bottles[0]!.type]}${c.primingGL ? `, primed ${n(c.primingGL)} g/l` : ''}`;
+      return `bottled ${c.bottles.map((b) => `${b.count} x ${n(b.sizeL)} l`).join(' and ')}${BOTTLE_WORDS[c.bottles[0]!.type]}${c.primingGL ? `, primed ${n(c.primingGL)} g/l` : ''}${c.lossL ? `, lost ${n(c.lossL)} l` : ''}`;
     case 'open':
       return `${{ opened: 'opened', given: 'gave', broken: 'broke', swapped: 'swapped' }[c.how ?? 'opened']} ${c.count} bottles${c.to ? ` ${c.how === 'swapped' ? 'for' : 'to'} ${c.to}` : ''}${c.found ? `, ${c.found}` : ''}`;
     case 'note':

@@ -10,9 +10,9 @@
   import How from '../pop/How.svelte';
   import { guessedAbvLines, readAbvLines } from './abv-lines';
   import BottledWords from './BottledWords.svelte';
-  import { unlikeTexts } from '../shelf/unlike';
+  import { readOnText, unlikeTexts } from '../shelf/read-words';
   import { volumeLines } from './volume-lines';
-  import { dayWord, onDay } from '../shelf/when';
+  import { dayWord } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
 
@@ -26,7 +26,7 @@
   const day = (at: number) => dayWord(at, household.now, s.zone);
   /** A reading of long ago is told with its day, and how it moved then is not said of today. */
   const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
-  const readOn = $derived(says.lastRead ? onDay(says.lastRead.at, household.now, s.zone) : '');
+  const readOn = $derived(says.lastRead ? readOnText(says.lastRead, household.now, s.zone) : '');
   const moved = $derived(says.hasMovedOn ? `, about ${sgText(now.belief!.sg.likely)} by now` : '');
   const falling = $derived(
     isStale

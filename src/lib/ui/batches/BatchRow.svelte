@@ -2,7 +2,8 @@
   import { mustColour } from '$core/plan/colour';
   import { abvText, counted, sgText, volumeText } from '$core/units/format';
   import { type Batch, household, vesselById, vesselName } from '$lib/store/household.svelte';
-  import { dayWord, dueWord, onDay } from '../shelf/when';
+  import { readOnText } from '../shelf/read-words';
+  import { dayWord, dueWord } from '../shelf/when';
   import { abvParts, unreadWord } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
 
@@ -26,8 +27,9 @@
   );
   const readOn = $derived.by(() => {
     if (!says.lastRead) return '';
-    const at = [says.lastRead.at, household.now, b.state.zone] as const;
-    return isBy ? `${sgText(b.standing.sg!.sg)} ${onDay(...at)}` : dayWord(...at);
+    const at = [household.now, b.state.zone] as const;
+    if (isBy) return `${sgText(b.standing.sg!.sg)} ${readOnText(says.lastRead, ...at)}`;
+    return `${dayWord(says.lastRead.at, ...at)}${says.lastRead.isBeforeSugar ? ', before its sugar' : ''}`;
   });
   const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselName(f.vesselId, 'a vessel')).join(', '));

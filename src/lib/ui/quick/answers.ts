@@ -8,7 +8,7 @@ import { doseL } from '$core/ledger/will-hold';
 import { listText, sgText, volumeText } from '$core/units/format';
 import { type Batch, household, vesselName } from '$lib/store/household.svelte';
 import { dueWord, onDay, spanWord } from '../shelf/when';
-import { unlikeTexts } from '../shelf/unlike';
+import { unlikeTexts } from '../shelf/read-words';
 import { aboutAbv, howFarText } from '../words/how-far';
 import { own } from '../words/own-units';
 

@@ -38,6 +38,12 @@ const LOST = [
   new RegExp(`\\bleft\\s+(?:behind\\s+)?(${VOLUME})(?:\\s+behind)?`),
   new RegExp(`(${VOLUME})\\s+(?:was\\s+|were\\s+)?(?:lost|left\\s+behind|of\\s+lees|lees|loss)`)
 ];
+/** What was lost, or stayed behind, L; null where nobody says. */
+function lostOf(p: Piece, ctx: Context): number | null {
+  let lossL: number | null = null;
+  for (const pattern of LOST) lossL ??= takeVolume(p, pattern, ctx);
+  return lossL;
+}
 const COUNT = '(\\d+|one|two|three|four|five|six)';
 const JAR = '(?:jars?|bottles?|carboys?|demijohns?|buckets?|vessels?|jugs?)';
 const SIZED = new RegExp(
@@ -74,8 +80,7 @@ function emptyOnes(ctx: Context, line: string): Ask['choices'] {
 /** Wine from one vessel into others. */
 export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   if (!take(p, RACKED)) return null;
-  let lossL: number | null = null;
-  for (const pattern of LOST) lossL ??= takeVolume(p, pattern, ctx);
+  const lossL = lostOf(p, ctx);
   const to: To[] = [];
   const named = (v: Context['vessels'][number]) => escaped(v.name.toLowerCase());
   const from = ctx.vessels.find(
@@ -178,8 +183,10 @@ const OUNCES = /(?<![\w.,])(\d+(?:\.\d+)?)[\s-]*(?:(?:us\s+)?(?:fl\.?|fluid)\s*)
 const FLOZ_ML = 1000 * L_PER['us-floz'];
 
 /** Wine into bottles, of several sizes. */
-export function readBottle(p: Piece): Read | null {
+export function readBottle(p: Piece, ctx: Context): Read | null {
   if (!take(p, /\bbottled(?:\s+it)?\b/)) return null;
+  // Before the bottles are counted: half a pint is none.
+  const lossL = lostOf(p, ctx);
   // Bottles are sold by fluid ounces, and called by ounces.
   p.text = p.text.replace(OUNCES, (_, n: string) => `${Math.round(Number(n) * FLOZ_ML)} ml`);
   let type: BottleType = 'still';
@@ -211,7 +218,8 @@ export function readBottle(p: Piece): Read | null {
   return read({
     kind: 'bottle',
     bottles,
-    ...(primed ? { primingGL: parseNumber(primed[1]!)! } : {})
+    ...(primed ? { primingGL: parseNumber(primed[1]!)! } : {}),
+    ...(lossL === null ? {} : { lossL })
   });
 }
 
