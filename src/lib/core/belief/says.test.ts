@@ -117,6 +117,29 @@ describe('what is said of a batch, stage by stage', () => {
     });
     expect(pace([...pitched, read(18, 1.002), fed, read(20, 1.02)], 21)).toBeNull();
   });
+  it('a jar that nobody has read lately is not held against its twin', () => {
+    const parted = [...pitched, read(18, 1.03), split];
+    for (const day of [40, 60]) {
+      const one = at([...parted, read(day, 1.014, 'j')], day + 0.1);
+      expect([one.behind, one.sweetEach], `day ${day}`).toEqual([[], []]);
+    }
+    const both = at(
+      [...parted, read(40, 1.014, 'j'), read(40, 0.99, 'k'), read(44, 1.014, 'j'), read(44, 0.99, 'k')],
+      45
+    );
+    expect(both.behind.map((b) => b.vesselId)).toEqual(['j']);
+    expect(both.sweetEach).toHaveLength(2);
+  });
+  it('what stood still weeks ago, and has likely gone on, is told as it is by now', () => {
+    const still = [...pitched, read(12, 1.03), rack, read(40, 1.004), read(43, 1.003)];
+    expect(at(still, 43.5).isCarriedOn).toBe(false);
+    const [s, later] = [foldBatch(still, T0 + 120 * DAY)!, at(still, 120)];
+    const moved = 1.003 - standingOf(s).belief!.sg.likely;
+    expect(later.isCarriedOn).toBe(moved > 0.0015);
+    expect(moved).toBeGreaterThan(0.0015);
+    // At its end it stays as it was read, however long ago.
+    expect(at(dry, 200)).toMatchObject({ isCarriedOn: false });
+  });
   it('what was read before its sugar speaks no more of today, and what that does now is told', () => {
     const fed = on(35, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.3 }] });
     const before = [...pitched, read(20, 0.996)];

@@ -32,6 +32,8 @@ const FRESH_MS = 3 * DAY;
 /** Half a day on it may have moved, and by so much it is worth a word. */
 const MOVES_MS = DAY / 2;
 const MOVED_SG = 0.004;
+/** Of long ago, and still then, by so much. */
+const DRIFT_SG = 0.0015;
 /** Jars that read no further apart than this are told as one: a stem reads to a point. */
 const UNLIKE_SG = 0.0015;
 
@@ -153,7 +155,8 @@ export function saysOf(s: BatchState, now: Standing): Says {
     now.belief !== null &&
     !isBottled &&
     now.stage !== 'gone' &&
-    !(now.steady.steady || now.isDry || isStable);
+    // What stood still then and is likely not where it was is no stillness of today.
+    !((now.steady.steady && Math.abs(now.belief.sg.likely - newest.sg) <= DRIFT_SG) || now.isDry || isStable);
   const behind = isBottled || isSweetened || hasBoth ? [] : behindOf(s, now.belief);
   const isDone = s.fills.length > 0 && s.fills.every((f) => isFinished(f, limitIn(s, f)));
   return {
@@ -215,8 +218,15 @@ export function saysOf(s: BatchState, now: Standing): Says {
   };
 }
 
+/** Vessels that were read as lately as any, within three days: a jar that was not speaks for none. */
+function readLately(s: BatchState): BatchState['fills'] {
+  const readAt = (f: BatchState['fills'][number]) => f.reads.at(-1)?.at ?? -Infinity;
+  const newest = Math.max(...s.fills.map(readAt));
+  return s.fills.filter((f) => newest === -Infinity || newest - readAt(f) <= FRESH_MS);
+}
+
 function sweetEach(s: BatchState, belief: Belief | null): Says['sweetEach'] {
-  const all = s.fills.flatMap((f) => {
+  const all = readLately(s).flatMap((f) => {
     const litres = fillL(f);
     if (litres <= A_DREG_L) return [];
     const gL = belief?.vessels[f.vesselId]?.sugarGL.likely ?? (1000 * f.stock.hexoseKg) / litres;
@@ -230,7 +240,7 @@ const BEHIND_SG = 0.003;
 const BEHIND = 0.3;
 
 function behindOf(s: BatchState, belief: Belief | null): Says['behind'] {
-  const jars = s.fills.flatMap((f) => {
+  const jars = readLately(s).flatMap((f) => {
     const told = fillL(f) > A_DREG_L ? belief?.vessels[f.vesselId] : undefined;
     return told ? [{ vesselId: f.vesselId, told }] : [];
   });

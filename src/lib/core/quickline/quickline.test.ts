@@ -218,6 +218,17 @@ describe('a vessel as it is called', () => {
   );
 
   it.each([
+    ['strained through a sieve', 'fruit-out'],
+    ['strained it through the fine muslin', 'fruit-out'],
+    ['fed it 200 g honey', 'addition'],
+    ['gave it 200 g of sugar', 'addition'],
+    ['put it in the 5 gallon carboy', 'transfer'],
+    ['gave 3 bottles to the neighbours', 'open']
+  ])('as it is said in a kitchen: %s', (line, kind) => {
+    expect(parse(line, ctx)).toMatchObject({ asks: [], commands: [{ kind }] });
+  });
+
+  it.each([
     ['pitched half a teaspoon of wine yeast', 0.5],
     ['pitched ½ tsp yeast', 0.5],
     ['a teaspoon of yeast in', 1],

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
+  import { A_DREG_L, addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
   import type { BatchState } from '$core/ledger/state';
   import { rackingLossL } from '$core/must/balance';
   import { mustColour } from '$core/plan/colour';
@@ -35,7 +35,9 @@
     return [
       isOpen(v)
         ? `${volumeText(airL, unit)} of room`
-        : `${volumeText(airL, household.settings.volume)} of air, ${Math.round((100 * airL) / v.capacityL)} %`,
+        : airL < A_DREG_L
+          ? 'no air to speak of'
+          : `${volumeText(airL, household.settings.volume)} of air, ${Math.round((100 * airL) / v.capacityL)} %`,
       ...(addedSo2MgL(fill) > 1 ? [`${addedSo2MgL(fill).toFixed(0)} mg/L of sulphite put in`] : []),
       ...(sorbateGL(fill) > 0.01 ? [`${sorbateGL(fill).toFixed(2)} g/L of sorbate`] : []),
       ...(lees > 0.05 ? [`about ${volumeText(lees, unit)} goes with the lees`] : [])

@@ -10,7 +10,7 @@ import { askedOf, litresIn, takeVolume, VOLUME } from './volume';
 const PRESSED = /\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
 const SQUEEZED = /\b(?:and\s+)?squeezed(?:\s+(?:it|the\s+(?:bag|fruit)))?\b/;
 const OUT =
-  /\b(?:(?:took|take|taken|lifted|fished)(?:\s+out)?\s+(?:the\s+)?(?:fruit|bag|pulp|petals|flowers|roots)(?:\s+out)?|(?:fruit|bag|pulp|petals|flowers|roots)\s+(?:is\s+|are\s+)?out|strained(?:\s+(?:it|off|out|the\s+\w+))*(?:\s+(?:off|out))?)\b/;
+  /\b(?:(?:took|take|taken|lifted|fished)(?:\s+out)?\s+(?:the\s+)?(?:fruit|bag|pulp|petals|flowers|roots)(?:\s+out)?|(?:fruit|bag|pulp|petals|flowers|roots)\s+(?:is\s+|are\s+)?out|strained(?:\s+(?:it|off|out|the\s+\w+))*(?:\s+(?:off|out))?(?:\s+through\s+(?:(?:a|the|my|some)\s+)?(?:fine\s+)?(?:sieve|strainer|muslin|cheesecloth|cloth|bag|net))?)\b/;
 
 /** The fruit lifted out. */
 export function readFruitOut(p: Piece, ctx: Context): Read | null {
@@ -32,7 +32,7 @@ export function readFruitOut(p: Piece, ctx: Context): Read | null {
 }
 
 const RACKED =
-  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
+  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
 const LOST = [
   new RegExp(`\\b(?:lost|loss(?:\\s+of)?|lees(?:\\s+of)?)\\s+(${VOLUME})`),
   new RegExp(`\\bleft\\s+(?:behind\\s+)?(${VOLUME})(?:\\s+behind)?`),

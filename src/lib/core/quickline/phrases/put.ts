@@ -19,7 +19,7 @@ const PITCH =
   /\b(?:pitch(?:ed|ing)?|re-?pitch(?:ed)?|sprinkled|yeast\s+(?:is\s+)?(?:in|pitched)|starter\s+(?:is\s+)?in)\b/;
 const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix))|\bstarter\b/;
 const ADDED =
-  /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|poured\s+in|threw\s+in|mixed\s+in|in\s+went|went\s+in|fed|dosed(?:\s+with)?|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
+  /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|poured\s+in|threw\s+in|mixed\s+in|in\s+went|went\s+in|(?:fed|dosed)(?:\s+it)?(?:\s+with)?|gave\s+it|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
 
 /** So much as one pitches of yeast, by figures, fractions or words. */
 const FEW =
