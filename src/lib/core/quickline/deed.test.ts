@@ -93,6 +93,18 @@ describe('what a line writes', () => {
     expect(() => written('fruit out', begun(), 5)).toThrow(/no fruit/);
     expect(() => written('done finings', begun(), 5)).toThrow(/has to be said/);
   });
+  it('counts a dose with that of yesterday, and sulphite no more with that of last season', () => {
+    const dosed = [
+      ...begun(),
+      on(1, 'addition', { ingredients: [{ kind: 'additive', additiveId: 'campden', massKg: 0.0026 }] }),
+      on(1, 'addition', { ingredients: [{ kind: 'acid', acidId: 'citric', massKg: 0.03 }] })
+    ];
+    const warned = (line: string, day: number) =>
+      written(line, dosed, day).cautions.some((c) => /more than anyone puts in/.test(c.text));
+    expect([warned('3 campden', 2), warned('3 campden', 80)]).toEqual([true, false]);
+    // Acid stays where it is.
+    expect([warned('12 g citric acid', 2), warned('12 g citric acid', 80)]).toEqual([true, true]);
+  });
   it('takes the yeast of the plan where none is named', () => {
     expect(written('pitched 5 g', begun(), 3).deed[0]!.data).toMatchObject({
       yeast: { yeastId: 'wine' },

@@ -25,6 +25,7 @@ import type { Settings } from '../units/settings';
 import type { CommandOf, OfWine } from './command';
 import type { Home, Written } from './home';
 import { rackDeed } from './rack-deed';
+import { hadG } from '../ledger/had';
 import { vesselFor } from './which-vessel';
 
 const only = (deed: Deed): Written => ({ deed, newVessels: [], cautions: [] });
@@ -151,15 +152,12 @@ function readingDeed(c: CommandOf<'reading'>, s: BatchState, settings: Settings)
 function cautionsOf(items: readonly Ingredient[], s: BatchState, vesselId: string | undefined): Caution[] {
   const fill = s.fills.find((f) => f.vesselId === vesselId);
   const all = items.flatMap((adding) => {
-    const powder =
-      adding.kind === 'additive' ? adding.additiveId : adding.kind === 'acid' ? adding.acidId : null;
-    const had = powder === null ? 0 : fill ? (fill.powdersG[powder] ?? 0) : (s.powdersG[powder]?.massG ?? 0);
     return cautionsAt(
       'add',
       {
         adding,
         volumeL: fill ? fillL(fill) : doseL(s),
-        hadG: had,
+        hadG: hadG(s, adding, fill),
         hadSo2MgL: fill ? addedSo2MgL(fill) : Math.max(0, ...s.fills.map(addedSo2MgL)),
         ph: measuredPh(s)
       },

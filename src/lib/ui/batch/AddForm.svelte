@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { hadG } from '$core/ledger/had';
   import Text from '../field/Text.svelte';
   import { own } from '$lib/ui/words/own-units';
   import { cautionsAt, RULES } from '$core/cautions/rules';
@@ -81,12 +82,6 @@
     }
   });
 
-  /** Grams of the same that are in there already. */
-  const hadOf = (adding: Ingredient): number => {
-    const id = adding.kind === 'additive' ? adding.additiveId : adding.kind === 'acid' ? adding.acidId : null;
-    return id === null ? 0 : named ? (named.powdersG[id] ?? 0) : (batch.state.powdersG[id]?.massG ?? 0);
-  };
-
   /** What is about to go in, once it can be read; before that, what it is. */
   const adding = $derived.by<Ingredient | null>(() => {
     try {
@@ -102,7 +97,7 @@
           {
             adding,
             volumeL: litres,
-            hadG: hadOf(adding),
+            hadG: hadG(batch.state, adding, named),
             hadSo2MgL: named ? addedSo2MgL(named) : Math.max(0, ...batch.state.fills.map(addedSo2MgL)),
             ph: measuredPh(batch.state)
           },

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { hadG } from '$core/ledger/had';
   import { explain, own } from '$lib/ui/words/own-units';
   import { cautionsAt } from '$core/cautions/rules';
   import { measuredPh } from '$core/ledger/acid-of';
@@ -84,19 +85,16 @@
   const dose = $derived(
     isPowder && item && planned ? doseOf(item as { additiveId?: string; acidId?: string }) : null
   );
-  const powderId = $derived(
-    item?.kind === 'additive' ? item.additiveId : item?.kind === 'acid' ? item.acidId : null
-  );
   /** Said at the card, before it is in: a weight that changes the rest is no surprise later. */
   const then = $derived(
     card.kind === 'weigh' && item && draft.fields.amount.trim()
       ? changes({ ...item, id: card.row?.id } as Ingredient)
       : null
   );
-  const hadG = $derived(powderId ? (batch.state.powdersG[powderId]?.massG ?? 0) : 0);
+  const had = $derived(item ? hadG(batch.state, item as Ingredient) : 0);
   const verdict = $derived(
     dose && item && draft.fields.amount.trim()
-      ? judgeDose(dose, 1000 * amountOf(item), volumeL, hadG)
+      ? judgeDose(dose, 1000 * amountOf(item), volumeL, had)
       : 'usual'
   );
   const so2 = $derived(
@@ -114,7 +112,7 @@
     item && planned
       ? cautionsAt(
           'add',
-          { adding: item, volumeL, hadG, ph: measuredPh(batch.state) },
+          { adding: item, volumeL, hadG: had, ph: measuredPh(batch.state) },
           batch.state.acknowledged
         ).filter((c) => !['high-dose', 'absurd-dose', 'sulphite-total'].includes(c.id))
       : []
