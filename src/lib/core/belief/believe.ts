@@ -130,7 +130,7 @@ export function toldOf(r: Running, cells: readonly Cell[]): Told {
   const { litres, sg, abv, sugarGL, taGL, isDone } = columnsOf(e, cells);
   const [stalled, notBegun] = [zeros(e.size), zeros(e.size)];
   for (let i = 0; i < e.size; i++) {
-    stalled[i] = cells.some((c) => c.asleep[i] === 1) ? 1 : 0;
+    stalled[i] = cells.some((c) => !c.isHeld && c.asleep[i] === 1) ? 1 : 0;
     notBegun[i] = r.at < e.startsAt[i]! ? 1 : 0;
   }
   return {

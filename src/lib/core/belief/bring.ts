@@ -153,6 +153,7 @@ export function pourWine(r: Running, flow: Of<'wine'>): void {
   const { e } = r;
   for (const y of flow.yeasts) r.tolerance = strongest([r.tolerance, toleranceOf(y)]);
   const c = cellOf(e, flow.to);
+  c.isHeld = false;
   const s = bare(flow.stock);
   const random = randomOf(e);
   const z = normalsFor(e.size, random, normalQuantile);

@@ -36,7 +36,7 @@ export function columnsOf(e: Ensemble, cells: readonly Cell[]): Columns {
       sugarGL[i]! += 1000 * c.hexoseKg[i]!;
       taGL[i]! += c.acidG[i]!;
       const isOver = (1000 * c.hexoseKg[i]!) / l < DRY_GL || strengthOf(c, i, l) >= AT_WALL * c.wallAbv[i]!;
-      if (c.asleep[i] || !isOver) isDone[i] = 0;
+      if (!c.isHeld && (c.asleep[i] || !isOver)) isDone[i] = 0;
     }
   for (let i = 0; i < e.size; i++) {
     const l = litres[i]!;

@@ -31,6 +31,8 @@ export type Cell = {
    * as if it did not: `asItIs` takes back what a stall kept.
    */
   stall: Float64Array;
+  /** sulphite and sorbate hold it, in every member: what was finished stays so, also when it is sweetened */
+  isHeld: boolean;
 };
 
 const MASSES = [
@@ -143,7 +145,8 @@ export const emptyCell = (size: number): Cell => ({
   >),
   wallAbv: zeros(size),
   asleep: new Uint8Array(size),
-  stall: new Float64Array(size).fill(-1)
+  stall: new Float64Array(size).fill(-1),
+  isHeld: false
 });
 
 /** The cell of a vessel, made when nothing stands in it yet. */
@@ -159,6 +162,8 @@ export function cellOf(e: Ensemble, vesselId: string): Cell {
 /** Adds a share of one cell to another, member by member. */
 export function pourCell(into: Cell, from: Cell, shares: Float64Array): void {
   const size = shares.length;
+  const wasEmpty = into.waterKg.every((kg) => kg === 0);
+  into.isHeld = from.isHeld && (wasEmpty || into.isHeld);
   for (let i = 0; i < size; i++) {
     // Where most of its sugar comes from says how it goes on; the strongest yeast lives in both.
     if (from.everKg[i]! * shares[i]! >= into.everKg[i]!) {

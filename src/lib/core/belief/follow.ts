@@ -10,6 +10,7 @@ import type { Plan } from '../plan/plan';
 import { COLD_C, YEASTS } from '../tables/yeasts';
 import { USUAL_ROOM_C } from '../units/settings';
 import { pour, pourWine } from './bring';
+import { move } from './move';
 import {
   cellOf,
   copyOf,
@@ -17,7 +18,6 @@ import {
   keepOf,
   litresOf,
   normalsFor,
-  pourCell,
   randomOf,
   strengthOf,
   turn,
@@ -159,6 +159,7 @@ const pace = { tempC: 0, coldC: 0, wallGL: 0, vigour: 0 };
 
 function fermentCell(r: Running, c: Cell, at: number): void {
   const { e } = r;
+  if (c.isHeld) return;
   pace.coldC = r.coldC;
   for (let i = 0; i < e.size; i++) {
     // A wine that is dry has nothing to do: most of them, most of the time.
@@ -232,37 +233,12 @@ export function follow(r: Running, flow: Flow): void {
       return spiritSeen(e, flow.vesselId, flow.abv);
     case 'sugar':
       return sugarSeen(r, flow.vesselId, flow.sugarGL);
+    case 'hold':
+      cellOf(e, flow.vesselId).isHeld = true;
   }
 }
 
 type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
-
-/** Litres at a racking are read off a jar by eye: so far off they are, as a share. Common practice. Bottles are counted. */
-const BY_EYE = 0.025;
-/** What all of it went into holds all of it. */
-const ALL = 0.99;
-
-function sharesByEye(e: Ensemble, { vesselId, share }: Of<'move'>['to'][number]): Float64Array {
-  if (vesselId.startsWith(BOTTLES) || share > ALL) return zeros(e.size).fill(share);
-  return normalsFor(e.size, randomOf(e), normalQuantile).map((z) => share * (1 + BY_EYE * z));
-}
-
-function move(e: Ensemble, { from, to, keep }: Of<'move'>): void {
-  const source = cellOf(e, from);
-  const shares = to.map((t) => sharesByEye(e, t));
-  const most = 1 - Math.max(0, keep);
-  for (let i = 0; i < e.size; i++) {
-    const out = shares.reduce((sum, x) => sum + x[i]!, 0);
-    // No more is poured than there was.
-    if (out > most && out > 0) for (const x of shares) x[i]! *= most / out;
-  }
-  for (const [k, t] of to.entries()) pourCell(cellOf(e, t.vesselId), source, shares[k]!);
-  const main = to[0];
-  if (keep <= 0) {
-    if (main) for (const lot of e.lots) if (lot.vesselId === from) lot.vesselId = main.vesselId;
-    delete e.cells[from];
-  } else keepOf(source, keep);
-}
 
 function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
   const { e } = r;
@@ -280,6 +256,7 @@ function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
   const cold = Math.max(COLDEST, Math.min(1, warmth(r.tempC, r.coldC)));
   r.tolerance = strongest([r.tolerance, spread]);
   const isFirst = Object.values(e.cells).every((c) => c.yeastG[0] === 0);
+  for (const c of Object.values(e.cells)) c.isHeld = false;
   for (let i = 0; i < e.size; i++) {
     const wall = drawn(spread, t[i]!);
     e.wallAbv[i] = isFirst ? wall : Math.max(e.wallAbv[i]!, wall);

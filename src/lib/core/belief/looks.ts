@@ -27,7 +27,7 @@ const pace: Pace = { tempC: 0, coldC: 0, wallGL: 0, vigour: 0 };
 /** How much hexose goes in a member just now, g in a litre and hour. */
 export function paceGL(r: Running, c: Cell, i: number): number {
   const litres = litresOf(c, i);
-  if (litres <= 0 || hasStalled(c, i) || r.at < r.e.startsAt[i]!) return 0;
+  if (litres <= 0 || c.isHeld || hasStalled(c, i) || r.at < r.e.startsAt[i]!) return 0;
   brew.yeastGL = c.yeastG[i]! / litres;
   brew.nitrogenMgL = c.nitrogenMg[i]! / litres;
   brew.sugarGL = (1000 * c.hexoseKg[i]!) / litres;

@@ -6,6 +6,7 @@ import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
 import { lastReadAt } from '../ledger/last-read';
 import { foldBatch } from '../ledger/run';
+import { checkBottling } from '../finish/judge';
 import { saysOf } from './says';
 import { standingOf } from './standing';
 
@@ -162,6 +163,40 @@ describe('what is said of a batch, stage by stage', () => {
   });
   it('shown to be dry: no course any more', () => {
     expect(at(dry, 37)).toMatchObject({ reading: 'read', isOnCourse: false, notDry: false });
+  });
+  it('held by both it keeps its sugar for months; what is read to fall is held no more', () => {
+    const told = (events: LedgerEvent[], day: number) => {
+      const s = foldBatch(events, T0 + day * DAY)!;
+      return { s, now: standingOf(s) };
+    };
+    const sweetened = [...dry, stable, sweet];
+    const [soon, late] = [told(sweetened, 43).now, told(sweetened, 300).now];
+    expect(late.abv.likely).toBeCloseTo(soon.abv.likely, 6);
+    expect(late.residualGL).toBeCloseTo(soon.residualGL, 6);
+    expect(late.residualGL).toBeGreaterThan(15);
+    expect(late.belief!.chance.done).toBeCloseTo(1, 9);
+    expect(late.belief!.chance.stalled).toBe(0);
+    // One of the two holds nothing: then it goes on.
+    const sulphite = on(40, 'addition', {
+      ingredients: [{ kind: 'additive', additiveId: 'metabisulphite', massKg: 0.0006 }],
+      vesselId: 'j'
+    });
+    const weak = [...dry, sulphite, sweet];
+    expect(told(weak, 300).now.residualGL).toBeLessThan(0.6 * late.residualGL);
+    const fell = [...sweetened, read(60, 0.999, 'j'), read(80, 0.994, 'j')];
+    expect(told(fell, 130).now.abv.likely).toBeGreaterThan(soon.abv.likely + 0.2);
+  });
+  it('what holds holds in clear wine: whether it is clear is as it was last seen, until it is said', () => {
+    const s = (more: LedgerEvent[]) => foldBatch([...dry, stable, sweet, ...more], T0 + 60 * DAY)!;
+    const level = (more: LedgerEvent[], isClear: boolean | null) =>
+      checkBottling(s(more), 'still', 0, isClear)!.verdict.level;
+    const seen = (clarity: string, vesselId?: string) =>
+      on(50, 'observation', { clarity, ...(vesselId ? { vesselId } : {}) } as never);
+    expect([level([], true), level([], false), level([], null)]).toEqual(['fine', 'stop', 'stop']);
+    expect(level([seen('clear')], null)).toBe('fine');
+    expect(level([seen('clear', 'j')], null)).toBe('fine');
+    expect(level([seen('clear', 'elsewhere')], null)).toBe('stop');
+    expect(level([seen('clear'), seen('hazy')], null)).toBe('stop');
   });
   it('stabilised: no course, the yeast is held; sweetened: not dry by wish', () => {
     expect(at([...dry, stable], 41)).toMatchObject({ isStable: true, isOnCourse: false });

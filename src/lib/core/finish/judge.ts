@@ -4,7 +4,7 @@ import { ledgerAbv } from '../ferment/alcohol';
 import type { Belief } from '../belief/believe';
 import { isSeenAtRest } from '../ledger/evidence';
 import type { Fill } from '../ledger/fill';
-import type { BatchState } from '../ledger/state';
+import { clarityOf, type BatchState } from '../ledger/state';
 import type { BottleType } from '../tables/bottles';
 import { pressureCheck, type PressureVerdict } from './pressure';
 import { reachableIn, type Reachable } from './reachable';
@@ -60,13 +60,14 @@ export function judgeFill(
 
 /**
  * The same for the vessel that is named, or the worst of all of them.
+ * @param isClear whether it is clear; null: as it was last seen, and not where nobody looked
  * @param belief what its possible wines say; null where nobody asked them, and then the ledger's rules stand alone
  */
 export function checkBottling(
   s: BatchState,
   bottle: BottleType,
   primingGL: number,
-  isClear: boolean,
+  isClear: boolean | null,
   vesselId?: string,
   belief: Pick<Belief, 'vessels'> | null = null,
   heat: Heat | null = null
@@ -78,7 +79,7 @@ export function checkBottling(
       f,
       bottle,
       primingGL,
-      isClear,
+      isClear ?? clarityOf(s, f.vesselId) === 'clear',
       s.heldKgIn[f.vesselId] ?? 0,
       belief?.vessels[f.vesselId]?.couldReachGL ?? null,
       heat

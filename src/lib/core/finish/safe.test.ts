@@ -8,7 +8,7 @@ import { liquid } from '../liquid/stock';
 import type { Ingredient, Plan } from '../plan/plan';
 import { PRODUCE } from '../tables/table';
 import { checkBottling } from './judge';
-import { isStable } from './stabilise';
+import { isStable } from '../ledger/preserved';
 
 const T0 = Date.parse('2026-01-01T10:00:00Z');
 const on = eventsFrom(T0);

@@ -3,9 +3,9 @@ import type { Belief } from '../belief/believe';
 import { likelyStock } from '../belief/likely-stock';
 import { isFinished } from '../ledger/evidence';
 import { acidIn } from '../ledger/measured-acid';
-import { hasPreservers, STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/preserved';
+import { STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/preserved';
 import { fillL, type Fill } from '../ledger/fill';
-import { limitIn, type BatchState } from '../ledger/state';
+import { clarityOf, limitIn, type BatchState } from '../ledger/state';
 import { acidityOf } from '../must/adjust';
 import { DOSES } from '../tables/doses';
 import { sorbateDoseGL } from './sorbate';
@@ -86,10 +86,6 @@ export function freeMeasured(
  */
 export type Hindrance = 'malolactic' | 'not-finished' | 'not-clear';
 
-/** How clear it was when somebody last looked; null when nobody did. */
-export const clarityOf = (s: Pick<BatchState, 'looks'>, vesselId: string) =>
-  s.looks.findLast((l) => l.clarity && (l.vesselId === null || l.vesselId === vesselId))?.clarity ?? null;
-
 /** Malolactic bacteria went in: no sorbate goes with them. */
 export const hasBacteria = (fill: Pick<Fill, 'powdersG'>): boolean => (fill.powdersG.malolactic ?? 0) > 0;
 
@@ -100,6 +96,3 @@ export function hindrancesOf(s: BatchState, fill: Fill): Hindrance[] {
   if (clarity !== null && clarity !== 'clear') out.push('not-clear');
   return out;
 }
-
-/** Whether sugar can go into a vessel and stay sugar. */
-export const isStable = (fill: Fill): boolean => hasPreservers(fill) && fill.stable!.wasFinished;

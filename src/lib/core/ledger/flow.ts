@@ -90,6 +90,8 @@ export type Flow = { at: number } & (
   /** sugar that a test showed */
   | { kind: 'sugar'; vesselId: string | null; sugarGL: number }
   | { kind: 'look'; vesselId: string | null; look: Look }
+  /** sulphite and sorbate, enough of both, are in a finished wine: its yeast grows no more */
+  | { kind: 'hold'; vesselId: string }
 );
 
 /** Wine in bottles goes on as a vessel of its own, under such a name. */

@@ -8,7 +8,7 @@ import { isStrained, pulpL } from '../must/strain';
 import { SWEETENERS } from '../tables/sweeteners';
 import type { AdditiveId } from '../tables/substances';
 import { forgetReads, isFinished, seenOver } from './evidence';
-import { givePreserver } from './preserved';
+import { givePreserver, isStable } from './preserved';
 import { fillL, type Fill } from './fill';
 import { fillOf, named, sharesOf, takeOut } from './operations';
 import { doubt, limitIn, type Working } from './state';
@@ -156,7 +156,12 @@ export function pour(
       s.powdersG[item.additiveId] = { massG: before + massG, at };
       each((f, share) => (f.powdersG[item.additiveId] = (f.powdersG[item.additiveId] ?? 0) + massG * share));
       const which = PRESERVER[item.additiveId];
-      if (which) each((f, share) => givePreserver(f, which, massG * share, at, isFinished(f, limitIn(s, f))));
+      if (which)
+        each((f, share) => {
+          const was = isStable(f);
+          givePreserver(f, which, massG * share, at, isFinished(f, limitIn(s, f)));
+          if (!was && isStable(f)) s.flows.push({ at, kind: 'hold', vesselId: f.vesselId });
+        });
     }
   }
   // What brings sugar makes another wine of it: what was read before speaks of the old one. What brings none moves

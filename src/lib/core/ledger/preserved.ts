@@ -55,3 +55,6 @@ export function hasPreservers(fill: Fill): boolean {
     fill.stable.sulphiteG / litres >= STABLE_METABISULPHITE_GL * more.sulphite
   );
 }
+
+/** Whether sugar can go into a vessel and stay sugar. */
+export const isStable = (fill: Fill): boolean => hasPreservers(fill) && fill.stable!.wasFinished;

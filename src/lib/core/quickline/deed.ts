@@ -206,13 +206,15 @@ function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'
       'Check the number and the size.'
     );
   const checks = c.bottles.map((b) =>
-    checkBottling(s, b.type, c.primingGL ?? 0, false, from, standing.belief)
+    checkBottling(s, b.type, c.primingGL ?? 0, null, from, standing.belief)
   );
   const worst = checks.reduce((a, b) => (a && b && b.verdict.bar20 <= a.verdict.bar20 ? a : (b ?? a)), null);
   if (checks.some((x) => x?.verdict.level === 'stop'))
     throw new InputError(
       worst!.verdict.text,
-      'What would clear it, and the safe ways, stand on its page under Bottle.'
+      isOnlyCloudy(s, c, from, standing.belief)
+        ? 'It is held by sulphite and sorbate, which hold only in clear wine: once you have looked, say “clear”.'
+        : 'What would clear it, and the safe ways, stand on its page under Bottle.'
     );
   const restL = Math.max(0, litres - wanted - (c.lossL ?? 0));
   const emptied = isSediment(restL, litres, 'bottle');
@@ -226,6 +228,17 @@ function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'
   // Where wine stays, what is gone of it is told by itself.
   return c.lossL && !emptied ? [...filled, ...lose(s.id, from, c.lossL, 'spilt')] : filled;
 }
+
+/** Whether nothing but that nobody saw it clear stands in its way. */
+const isOnlyCloudy = (
+  s: BatchState,
+  c: CommandOf<'bottle'>,
+  from: string,
+  belief: Home['wines'][number]['standing']['belief']
+): boolean =>
+  c.bottles.every(
+    (b) => checkBottling(s, b.type, c.primingGL ?? 0, true, from, belief)?.verdict.level !== 'stop'
+  );
 
 function stepDeed(c: CommandOf<'step'>, s: BatchState): Deed {
   if (!(c.step in STEPS))

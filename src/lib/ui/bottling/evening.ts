@@ -1,7 +1,7 @@
 import { bottledL, bottlesFor, vesselsToBottle, weakest, type BottleRow } from '$core/finish/bottling';
 import { checkBottling, type BottlingCheck } from '$core/finish/judge';
 import { prime, type Priming } from '$core/finish/prime';
-import { clarityOf } from '$core/finish/stabilise';
+import { clarityOf } from '$core/ledger/state';
 import { likelyStock } from '$core/belief/likely-stock';
 import { abvOf } from '$core/ferment/convert';
 import { fillL, type Fill } from '$core/ledger/fill';

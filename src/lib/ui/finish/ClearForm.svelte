@@ -12,7 +12,7 @@
     testsOf,
     type HazeTests
   } from '$core/finish/clear';
-  import { clarityOf } from '$core/finish/stabilise';
+  import { clarityOf } from '$core/ledger/state';
   import { LOOKS } from '$core/ledger/events/observation';
   import { fillL } from '$core/ledger/fill';
   import { allergensOf } from '$core/plan/allergens';

@@ -7,7 +7,7 @@
   import SweetSharp from './SweetSharp.svelte';
   import Trial from './Trial.svelte';
   import { sweetenVessel } from '$core/commands/finish';
-  import { isStable } from '$core/finish/stabilise';
+  import { isStable } from '$core/ledger/preserved';
   import { amountOf, withAmount } from '$core/plan/plan';
   import { InputError } from '$core/units/input-error';
   import { massText, sweetnessWord, volumeText } from '$core/units/format';

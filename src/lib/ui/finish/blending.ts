@@ -1,6 +1,7 @@
 import { blendInto, type Blend, type BlendWine, type Quality } from '$core/finish/blend';
 import { likelyStock } from '$core/belief/likely-stock';
-import { hasBacteria, isStable } from '$core/finish/stabilise';
+import { hasBacteria } from '$core/finish/stabilise';
+import { isStable } from '$core/ledger/preserved';
 import { blend as pourOf, put } from '$core/commands/put';
 import { rack } from '$core/commands/move';
 import type { Deed } from '$core/commands/deed';

@@ -39,8 +39,13 @@ function safe(b: Batch): string {
     return b.dangers.length > 0
       ? 'It is in bottles, and they could burst: see its page.'
       : 'It is in bottles already.';
-  const check = checkBottling(s, 'still', 0, false, undefined, now.belief);
+  const check = checkBottling(s, 'still', 0, null, undefined, now.belief);
   if (!check) return 'Nothing stands in a vessel.';
+  if (
+    check.verdict.level === 'stop' &&
+    checkBottling(s, 'still', 0, true, undefined, now.belief)!.verdict.level !== 'stop'
+  )
+    return 'Once it is clear: sulphite and sorbate hold only in clear wine, and nobody has written that it is.';
   const clears =
     check.verdict.level === 'stop' && check.reachable.clearsAtSg !== null
       ? ` Two readings at or under ${sgText(check.reachable.clearsAtSg)}, three days apart, would clear it.`

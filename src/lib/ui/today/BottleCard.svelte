@@ -11,7 +11,7 @@
   /** One number, when the pressure check lets it: how many bottles. */
   let { batch }: { batch: Batch } = $props();
 
-  const check = $derived(checkBottling(batch.state, 'still', 0, false));
+  const check = $derived(checkBottling(batch.state, 'still', 0, null, undefined, batch.standing.belief));
   const guess = $derived(Math.max(0, Math.floor((batch.standing.volumeL * 0.98) / 0.75)));
   let text = $state('');
 
