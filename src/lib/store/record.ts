@@ -115,8 +115,7 @@ const BEFOREHAND = 8;
 /** Reckons the wines as they will be, while the page draws: what writes then holds nothing up. */
 async function reckonWith(events: readonly LedgerEvent[]): Promise<void> {
   const ids = [...(await touched(events))].slice(0, BEFOREHAND);
-  for (const id of ids)
-    await reckonSoon(bearingOn([...(await eventsOf(id)), ...events], id), Date.now());
+  for (const id of ids) await reckonSoon(bearingOn([...(await eventsOf(id)), ...events], id), Date.now());
 }
 
 /** Writes down all that one tap does. @returns its events, of which any stands for all when it is taken back */

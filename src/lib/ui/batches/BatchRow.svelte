@@ -14,6 +14,7 @@
   const v = $derived(vesselById(b.state.fills[0]?.vesselId ?? ''));
   /** The same that its own page says. */
   const says = $derived(b.says);
+  const bottled = $derived(b.standing.stage === 'bottled');
   /** Its reading is told with its day, and where it likely is by now before it. */
   const isBy = $derived((says.isCarriedOn || says.hasMovedOn) && says.unlike.length === 0);
   const gravity = $derived(
@@ -21,7 +22,7 @@
       ? says.unlike.map((r) => sgText(r.sg)).join(', ')
       : isBy
         ? `≈\u00a0${sgText(b.standing.belief!.sg.likely)}`
-        : b.standing.sg
+        : b.standing.sg && !(bottled && says.lastRead?.isBeforeSugar)
           ? sgText(b.standing.sg.sg)
           : ''
   );
@@ -31,7 +32,6 @@
     if (isBy) return `${sgText(b.standing.sg!.sg)} ${readOnText(says.lastRead, ...at)}`;
     return `${dayWord(says.lastRead.at, ...at)}${says.lastRead.isBeforeSugar ? ', before its sugar' : ''}`;
   });
-  const bottled = $derived(b.standing.stage === 'bottled');
   const where = $derived(b.state.fills.map((f) => vesselName(f.vesselId, 'a vessel')).join(', '));
   const colour = $derived(mustColour(b.state.plan.ingredients).must);
 </script>

@@ -144,8 +144,8 @@
             draft.set('not', [...next].join('|'));
           }}
         /><span class="min-w-0 flex-1"
-          >{#if 'fill' in g}<b>{g.batch.state.name}</b>, {vesselName(g.fill.vesselId)}{:else}<b>Water</b>, boiled
-            and cooled{/if}<span class="small block"
+          >{#if 'fill' in g}<b>{g.batch.state.name}</b>, {vesselName(g.fill.vesselId)}{:else}<b>Water</b>,
+            boiled and cooled{/if}<span class="small block"
             >{'fill' in g
               ? `${volumeText(g.wine.volumeL, unit)}, ${g.wine.abv.toFixed(1)} %, ${g.wine.taGL.toFixed(1)} g/L acid, ${g.wine.hexoseGL.toFixed(0)} g/L sugar`
               : `up to ${volumeText(g.wine.volumeL, unit)}`}</span

@@ -25,7 +25,7 @@ function strength(b: Batch): string {
     return sentence(`${howFarText(howFar(now.belief))} by now, about ${aboutAbv(now.abv)}`);
   if (says.hasStrength) {
     const off = giveOrTake(now.abv);
-    return `About ${chosenAbv(s, now).toFixed(1)} %${off === null ? '' : `, give or take ${off}`}${now.steady.steady || now.stage === 'bottled' ? '' : ' so far'}.`;
+    return `About ${chosenAbv(s, now).toFixed(1)} %${off === null ? '' : `, give or take ${off}`}${now.steady.steady || says.isStable || now.stage === 'bottled' ? '' : ' so far'}.`;
   }
   return says.potentialAbv === null
     ? 'Nobody knows yet: read it once.'
