@@ -183,7 +183,7 @@ describe('what is said of a batch, stage by stage', () => {
     });
     const weak = [...dry, sulphite, sweet];
     expect(told(weak, 300).now.belief!.sugarGL.low).toBeLessThan(late.belief!.sugarGL.low / 2);
-    const fell = [...sweetened, read(60, 0.999, 'j'), read(80, 0.994, 'j')];
+    const fell = [...sweetened, read(60, 0.996, 'j'), read(80, 0.99, 'j')];
     expect(told(fell, 130).now.abv.likely).toBeGreaterThan(soon.abv.likely + 0.2);
   });
   it('what holds holds in clear wine: whether it is clear is as it was last seen, until it is said', () => {
