@@ -150,9 +150,10 @@ export function schedule(
   }
   for (const { next } of troubles)
     if (next && !out.some((d) => d.step.id === next.step)) out.push(rungDue(s, next));
-  return [...out, ...fizzDue(s), ...tasteDue(s)].sort(
-    (a, b) => Number(a.status === 'coming') - Number(b.status === 'coming') || a.dueAt - b.dueAt
-  );
+  // What nothing else does for is first, once it is late; what is still to come is last.
+  const rank = ({ status, step }: Due) =>
+    status === 'coming' ? 1 : status === 'overdue' && STEPS[step.id].isNeeded ? -1 : 0;
+  return [...out, ...fizzDue(s), ...tasteDue(s)].sort((a, b) => rank(a) - rank(b) || a.dueAt - b.dueAt);
 }
 
 /** A rung has this long before it is late. Ours. */
