@@ -21,7 +21,7 @@ import { doStep } from '$core/steps/do-step';
 import { db } from './db';
 import { dropDraft, keepDraft, readDraft } from './draft';
 import { newId } from './here';
-import { hangingOn, perform, remove, replace, restore, undo, type When } from './record';
+import { eventsOfDeed, hangingOn, perform, remove, replace, restore, undo, write, type When } from './record';
 import { keep } from './things';
 import { keepRecipe } from './recipes';
 import { DEFAULT_SETTINGS } from '$core/units/settings';
@@ -171,6 +171,14 @@ describe('asked before it is written', () => {
       });
     const tries = await Promise.allSettled([racking(), racking(), racking()]);
     expect(tries.map((x) => x.status).sort()).toEqual(['fulfilled', 'rejected', 'rejected']);
+    // Also where the one that comes later has the earlier number.
+    const other = await begun();
+    const racked = rack(other, 'bucket-15', [{ vesselId: 'jar-10', volumeL: litres - 1 }], 1, true);
+    const when = { at: NOW + 8 * 864e5, sure: true };
+    const [one, two] = [await eventsOfDeed(racked, when), await eventsOfDeed(racked, when)];
+    await write(two, when);
+    await expect(write(one, when)).rejects.toThrow(/very moment/);
+    expect((await eventsOf(other)).filter((e) => e.type === 'transfer')).toHaveLength(1);
   });
 
   it('a group is taken back as one, named with what hangs on it, and can be brought back', async () => {

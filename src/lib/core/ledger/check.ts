@@ -46,13 +46,23 @@ export function questionsAbout(
       : [];
   const mine = new Set(added.map((e) => e.id));
   const had = new Set((before?.doubts ?? []).map(keyOf));
-  let others = 0;
+  const moments = new Set(added.map((e) => Date.parse(e.at)));
+  let [others, atOnce] = [0, 0];
   for (const d of after.doubts) {
     if (had.has(keyOf(d))) continue;
     const event = added.find((e) => e.id === d.eventId);
     if (event) out.push(aboutDoubt(d, event, stateBefore(event), words));
-    else if (!mine.has(d.eventId)) others += 1;
+    else if (mine.has(d.eventId)) continue;
+    else if (moments.has(d.at)) atOnce += 1;
+    else others += 1;
   }
+  // Two tabs, or two taps: whichever comes second by its number, only one of them was.
+  if (atOnce > 0)
+    out.push({
+      level: 'refuse',
+      text: 'Something was written for that very moment already, and both cannot have been.',
+      todo: 'Look at what happened, and at the amounts.'
+    });
   if (others > 0)
     out.push({
       level: 'ask',
