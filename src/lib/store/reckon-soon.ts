@@ -5,16 +5,18 @@ import { batchAt } from '$core/ledger/run';
 /** So long a page may be held up at once, ms: half a frame. */
 const PART_MS = 8;
 
-/** Lets the page draw and hear its keys. */
-const breath = (): Promise<void> =>
-  new Promise((done) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => {
-      port1.close();
-      done();
-    };
-    port2.postMessage(null);
+let channel: MessageChannel | null = null;
+const waiting: (() => void)[] = [];
+
+/** Lets the page draw and hear its keys; no clock that somebody moved holds it up. */
+function breath(): Promise<void> {
+  channel ??= new MessageChannel();
+  channel.port1.onmessage = () => waiting.shift()?.();
+  return new Promise((done) => {
+    waiting.push(done);
+    channel!.port2.postMessage(null);
   });
+}
 
 /** Reckons what will be asked of a batch, in parts between which the page draws; then it is answered at once. */
 export async function reckonSoon(events: readonly LedgerEvent[], now: number): Promise<void> {

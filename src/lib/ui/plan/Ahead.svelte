@@ -27,7 +27,7 @@
 </script>
 
 {#if made.answer && rested}
-  <p class="mt-2 leading-snug" data-testid="plan-ahead">
+  <p class="leading-snug" data-testid="plan-ahead">
     At <Pop
       title="How long it takes"
       class="min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px] sm:min-h-7"

@@ -49,7 +49,10 @@
         {:else}finishes about {sg(e.finalSg!.likely)}{/if}
       </p>
     </div>
-    {#await import('./Ahead.svelte') then { default: Ahead }}<Ahead {bench} />{/await}
+    <!-- Its room is kept: what stands under it does not move from under a finger. -->
+    <div class="mt-2 min-h-14">
+      {#await import('./Ahead.svelte') then { default: Ahead }}<Ahead {bench} />{/await}
+    </div>
     <dl class="mt-3 grid grid-cols-2 gap-x-5">
       <div class="inkline pt-1 pb-2">
         <dt class="sr-only">Start gravity</dt>
