@@ -42,6 +42,8 @@ const planRhubarb = async (page) => {
   await add(page, '4.1 kg frozen rhubarb');
   await add(page, '240 g banana');
   await page.evaluate(() => document.activeElement?.blur());
+  // As it is once its forecast has come.
+  await page.getByTestId('plan-ahead').waitFor();
 };
 const open = (name) => async (page) => {
   await page.goto(`${base}/batches`);

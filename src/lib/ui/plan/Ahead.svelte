@@ -72,4 +72,6 @@
     </Pop>
     <span>{aheadText(made.answer, false)}.</span>
   </p>
+{:else if made.share === 0}
+  <p class="leading-snug text-quiet">How long it takes is being reckoned…</p>
 {/if}
