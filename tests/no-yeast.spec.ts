@@ -62,7 +62,7 @@ test('elderflower by the kitchen spoon, whose yeast is forgotten: it is asked fo
     await page.keyboard.press('Escape');
     return answer;
   };
-  expect(await asked('is it safe to bottle?')).toContain('Once it is clear');
+  await expect.poll(() => asked('is it safe to bottle?')).toContain('Once it is clear');
   await sayLine(page, 'clear', /clear/);
   await expect.poll(() => asked('is it safe to bottle?')).toContain('Yes, under cork');
   const abv = async () => (await page.getByTestId('abv-now').innerText()).trim();
