@@ -1,4 +1,4 @@
-import type { Flow } from '../ledger/flow';
+import type { FlowOf } from '../ledger/flow';
 import { strongest } from '../ledger/state';
 import { titratableAcidity } from '../liquid/acid';
 import { acidWater, liquid, type Stock } from '../liquid/stock';
@@ -10,8 +10,6 @@ import { cellOf, HELD, normalsFor, randomOf, zeros, type Cell, type Ensemble } f
 import type { Running } from './running';
 import { BODY_SD } from './spreads';
 import { drawStall } from './stall';
-
-type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
 
 /** How sure things are before anything is measured. Ours, after science 12 and common practice. */
 const WEIGHED = 0.012;
@@ -64,7 +62,7 @@ function acidOf(s: Stock): number {
 const LEAST_L = 1;
 
 /** An ingredient goes into every member: into its vessel at once, or into a lot that gives in its time. */
-export function pour(r: Running, flow: Of<'pour'>): void {
+export function pour(r: Running, flow: FlowOf<'pour'>): void {
   const { e } = r;
   const { item, lot } = flow;
   const produce = entryOf(item);
@@ -149,11 +147,10 @@ function newSugar(c: Cell, i: number, wasOver: boolean, random: () => number): v
 }
 
 /** Other wine comes, with its yeast. */
-export function pourWine(r: Running, flow: Of<'wine'>): void {
+export function pourWine(r: Running, flow: FlowOf<'wine'>): void {
   const { e } = r;
   for (const y of flow.yeasts) r.tolerance = strongest([r.tolerance, toleranceOf(y)]);
   const c = cellOf(e, flow.to);
-  c.isHeld = false;
   const s = bare(flow.stock);
   const random = randomOf(e);
   const z = normalsFor(e.size, random, normalQuantile);

@@ -49,14 +49,14 @@ export function* reckoningCourse(s: BatchState): Generator<void, Course | null> 
   const made = [s.startedAt, wildYeast, yeast?.yeastId, roomC, pace, ...namesOf(s.flows)].join();
   const there = courses.get(s.id);
   if (there?.made === made) return there.course;
-  const course = yield* reckoning({ ...s, at: Math.min(s.at, last.at) });
+  const course = yield* lookAhead({ ...s, at: Math.min(s.at, last.at) });
   courses.delete(s.id);
   courses.set(s.id, { made, course });
   if (courses.size > REMEMBERED) courses.delete(courses.keys().next().value!);
   return course;
 }
 
-function* reckoning(s: BatchState): Generator<void, Course | null> {
+function* lookAhead(s: BatchState): Generator<void, Course | null> {
   const r = believe(s);
   const { e } = r;
   const from = r.at;

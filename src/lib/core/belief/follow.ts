@@ -1,6 +1,6 @@
 import { YIELD } from '../ferment/convert';
 import { goOn, NOTHING_GL, warmth } from '../ferment/model';
-import { BOTTLES, type Flow } from '../ledger/flow';
+import { BOTTLES, type Flow, type FlowOf } from '../ledger/flow';
 import { strongest } from '../ledger/state';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { WATER_20 } from '../liquid/water';
@@ -234,13 +234,11 @@ export function follow(r: Running, flow: Flow): void {
     case 'sugar':
       return sugarSeen(r, flow.vesselId, flow.sugarGL);
     case 'hold':
-      cellOf(e, flow.vesselId).isHeld = true;
+      cellOf(e, flow.vesselId).isHeld = flow.isHeld;
   }
 }
 
-type Of<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
-
-function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
+function pitch(r: Running, { at, yeast, massG, how }: FlowOf<'pitch'>): void {
   const { e } = r;
   const random = randomOf(e);
   const [t, l, w] = [
@@ -256,7 +254,6 @@ function pitch(r: Running, { at, yeast, massG, how }: Of<'pitch'>): void {
   const cold = Math.max(COLDEST, Math.min(1, warmth(r.tempC, r.coldC)));
   r.tolerance = strongest([r.tolerance, spread]);
   const isFirst = Object.values(e.cells).every((c) => c.yeastG[0] === 0);
-  for (const c of Object.values(e.cells)) c.isHeld = false;
   for (let i = 0; i < e.size; i++) {
     const wall = drawn(spread, t[i]!);
     e.wallAbv[i] = isFirst ? wall : Math.max(e.wallAbv[i]!, wall);

@@ -1,7 +1,7 @@
-import { showsLife, type Flow } from '../ledger/flow';
+import type { Flow } from '../ledger/flow';
 import type { LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
-import type { BatchState } from '../ledger/state';
+import { isBegun, type BatchState } from '../ledger/state';
 import { evaluate } from '../must/evaluate';
 import type { Feed } from '../must/nitrogen';
 import type { Ingredient, Plan, Yeast } from '../plan/plan';
@@ -136,7 +136,17 @@ export function runAhead(
 /** What of a batch its forecast turns on: little enough to be sent to a worker. */
 export type Foreseen = Pick<
   BatchState,
-  'id' | 'startedAt' | 'plan' | 'flows' | 'at' | 'fills' | 'bottled' | 'pitches' | 'powdersG' | 'rackings'
+  | 'id'
+  | 'startedAt'
+  | 'plan'
+  | 'flows'
+  | 'at'
+  | 'fills'
+  | 'bottled'
+  | 'looks'
+  | 'pitches'
+  | 'powdersG'
+  | 'rackings'
 >;
 
 /** Nothing but what is needed, so that it can be sent to a thread. */
@@ -148,6 +158,7 @@ export const foreseenOf = (s: BatchState): Foreseen => ({
   at: s.at,
   fills: s.fills,
   bottled: s.bottled,
+  looks: s.looks,
   pitches: s.pitches,
   powdersG: s.powdersG,
   rackings: s.rackings
@@ -159,8 +170,7 @@ const FED_DAYS = 6;
 /** What was planned and is still to come: yeast, and what of its nutrient is not in yet. */
 export function plannedAhead(s: Foreseen): Flow[] {
   const isForgotten = s.at - s.startedAt > FORGOTTEN_H * HOUR;
-  const works = s.flows.some((f) => f.kind === 'look' && showsLife(f.look));
-  const hasYeast = s.pitches.length > 0 || s.plan.wildYeast === 'wild' || works;
+  const hasYeast = isBegun(s) || s.plan.wildYeast === 'wild';
   const yeastAt = Math.max(s.at + HOUR, s.startedAt + BEFORE_YEAST_H * HOUR);
   const out: Flow[] = [];
   if (!hasYeast && !isForgotten)

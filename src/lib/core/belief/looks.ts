@@ -175,7 +175,7 @@ export function looksSeen(r: Running, vesselId: string | null, look: Look): void
   const { e } = r;
   const cells = cellsIn(r, vesselId);
   if (cells.length === 0) return;
-  if (showsLife(look)) openToLife(r, cells);
+  if (showsLife(look, r.at - r.startedAt)) openToLife(r, cells);
   if (look.taste) openTo(r, cells, TASTES[look.taste][0], TASTES[look.taste][1]);
   const factor = zeros(e.size);
   for (let i = 0; i < e.size; i++) {

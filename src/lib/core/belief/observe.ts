@@ -114,15 +114,13 @@ export function readingSeen(r: Running, flow: Read): Seen | null {
     factor[i] = one.likelihood;
     took[i] = one.took;
   }
-  let [slip, written, layered, woke] = [0, 0, 0, 0];
+  let [slip, written, layered] = [0, 0, 0];
   reweigh(e, factor);
   for (let i = 0; i < e.size; i++) {
     if (took[i] === Took.slip) slip += e.weight[i]!;
     if (took[i] === Took.layered) layered += e.weight[i]!;
     if (took[i] === Took.written) written += e.weight[i]!;
-    if (took[i] === Took.woke) woke += e.weight[i]!;
   }
-  if (woke > 0.5) for (const { c } of cells) c.isHeld = false;
   resample(e, e.size / 2);
   return {
     eventId: flow.eventId,

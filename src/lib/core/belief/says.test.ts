@@ -183,6 +183,9 @@ describe('what is said of a batch, stage by stage', () => {
     });
     const weak = [...dry, sulphite, sweet];
     expect(told(weak, 300).now.belief!.sugarGL.low).toBeLessThan(late.belief!.sugarGL.low / 2);
+    // So is one that fresh yeast came to.
+    const again = [...sweetened, on(50, 'pitch', { yeast: { yeastId: 'champagne' }, massG: 10 })];
+    expect(told(again, 130).now.belief!.sugarGL.low).toBeLessThan(late.belief!.sugarGL.low / 2);
     const fell = [...sweetened, read(60, 0.996, 'j'), read(80, 0.99, 'j')];
     expect(told(fell, 130).now.abv.likely).toBeGreaterThan(soon.abv.likely + 0.2);
   });

@@ -1,6 +1,7 @@
 import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
-import { hasWoken, isFinished } from '../ledger/evidence';
+import { isFinished } from '../ledger/evidence';
+import { isHeld } from '../ledger/held';
 import { A_DREG_L, fillL } from '../ledger/fill';
 import { lastReading } from '../ledger/last-read';
 import { hasPreservers } from '../ledger/preserved';
@@ -114,7 +115,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const mayFerment = began !== null && (seenAt !== null || s.at - began > LAG_MS);
   const readSince = s.readings.some((r) => began !== null && r.at > began + LAG_MS / 2);
   const hasBoth = s.fills.length > 0 && s.fills.every((f) => hasPreservers(f));
-  const isStable = hasBoth && s.fills.every((f) => f.stable!.wasFinished && !hasWoken(f));
+  const isStable = hasBoth && s.fills.every((f) => isHeld(s, f));
   const isSweetened = s.sweetenedAt !== null;
   const reading: Says['reading'] =
     s.readings.length > 0 && (readSince || !mayFerment)

@@ -43,7 +43,8 @@ export function judgeFill(
       hexoseGL: 0,
       why: `Heated through in the bottle, ${inC(heat.coreC)} for ${heat.minutes} min: no yeast lives in it.`,
       needsReading: false,
-      clearsAtSg: null
+      clearsAtSg: null,
+      needsClear: false
     });
   const byLedger = judge(reachableIn(s, fill, isClear, heldKg));
   if (byLedger.verdict.level !== 'stop' || couldReachGL === null || !isSeenAtRest(fill, heldKg))
@@ -53,7 +54,8 @@ export function judgeFill(
     hexoseGL: couldReachGL,
     why: `By all that went in and was read, its yeast could take at most ${couldReachGL.toFixed(1)} g/L of sugar, thirty-nine chances in forty.`,
     needsReading: false,
-    clearsAtSg: null
+    clearsAtSg: null,
+    needsClear: false
   });
   return byBelief.verdict.level === 'stop' ? byLedger : byBelief;
 }

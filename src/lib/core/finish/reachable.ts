@@ -2,8 +2,9 @@ import { counted } from '../units/format';
 import { ledgerAbv } from '../ferment/alcohol';
 import { abvOf, reachableHexose } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
-import { dryFloor, hasWoken, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
+import { dryFloor, isFinished, readsDry, stillnessOf } from '../ledger/evidence';
 import { fillL, type Fill } from '../ledger/fill';
+import { isUndisturbed } from '../ledger/held';
 import { hasPreservers, phIn } from '../ledger/preserved';
 import { limitIn, toleranceIn, type BatchState } from '../ledger/state';
 import { liquid, scaled, type Stock } from '../liquid/stock';
@@ -20,6 +21,8 @@ export type Reachable = {
   needsReading: boolean;
   /** a reading at or under this gravity, three days still, would clear it; null where none can */
   clearsAtSg: number | null;
+  /** sulphite and sorbate would hold it, were it clear */
+  needsClear: boolean;
 };
 
 /** The same wine at the low end of its strength, so that headroom is judged on the safe side. */
@@ -56,7 +59,13 @@ export function reachableIn(
 ): Reachable {
   const litres = fillL(fill);
   if (litres <= 0)
-    return { hexoseGL: 0, why: 'There is nothing in the vessel.', needsReading: false, clearsAtSg: null };
+    return {
+      hexoseGL: 0,
+      why: 'There is nothing in the vessel.',
+      needsReading: false,
+      clearsAtSg: null,
+      needsClear: false
+    };
   const tolerance = toleranceIn(s, fill);
   const stock = withHidden(fill, heldKg);
   const strength = Math.max(abvOf(fill.stock), fill.peakAbv);
@@ -76,21 +85,28 @@ export function reachableIn(
   const dry = readsDry(fill);
   const still = stillnessOf(fill);
   const holdsFruit = heldKg > (HELD_GL * litres) / 1000;
-  const yes = (why: string): Reachable => ({ hexoseGL: 0, why, needsReading: false, clearsAtSg: null });
+  const yes = (why: string): Reachable => ({
+    hexoseGL: 0,
+    why,
+    needsReading: false,
+    clearsAtSg: null,
+    needsClear: false
+  });
   const isWeak = fill.stable?.wasFinished && isClear && !hasPreservers(fill);
   const weak = isWeak ? `What was given to stabilise it is too little at pH ${phIn(fill).toFixed(1)}. ` : '';
+  const wouldHold =
+    hasPreservers(fill) &&
+    isUndisturbed(s, fill) &&
+    (fill.stable!.wasFinished || isFinished(fill, limitIn(s, fill)));
   const no = (extraPoints: number, why: string, needsReading: boolean): Reachable => ({
     hexoseGL: reach(extraPoints * GL_PER_POINT),
     why: weak + why,
     needsReading,
-    clearsAtSg
+    clearsAtSg,
+    needsClear: wouldHold
   });
 
-  const pitchedSince = s.pitches.some((p) => p.at > (fill.stable?.at ?? Infinity));
-  if (hasPreservers(fill) && isClear && !pitchedSince && !hasWoken(fill)) {
-    if (fill.stable!.wasFinished || isFinished(fill, limitIn(s, fill)))
-      return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
-  }
+  if (wouldHold && isClear) return yes('Finished, clear, and stabilised with sulphite and sorbate together.');
   if (dry.isDry && !holdsFruit)
     return yes(`Still for ${counted(dry.days, 'day')} where the sums say its sugar is gone.`);
   if (s.readings.length === 0)

@@ -21,21 +21,25 @@ export type Look = {
   stillDays?: number | undefined;
 };
 
+/** Foam of the first hours is of the pouring and the boil; by itself nothing works so soon. Common practice. */
+const BY_ITSELF_MS = 36 * 3_600_000;
 /** Bubbles a minute that no warming day gives by itself. Ours. */
 const ALIVE_A_MINUTE = 1;
 
 /**
  * Whether a look is of a must that works, or has: bubbles, foam, a cap that fell, a sweet must that tastes dry. A cap
  * that is up is not: fruit floats.
- * @example showsLife({ bubbles: { count: 1, seconds: 5 } }) // true
+ * @param ageMs since the batch was begun
+ * @example showsLife({ bubbles: { count: 1, seconds: 5 } }, 48 * 3_600_000) // true
  */
-export const showsLife = ({ bubbles, foam, cap, taste }: Look): boolean =>
-  (bubbles !== undefined && (60 * bubbles.count) / bubbles.seconds >= ALIVE_A_MINUTE) ||
-  foam === 'some' ||
-  foam === 'over' ||
-  cap === 'falling' ||
-  cap === 'fallen' ||
-  taste === 'dry';
+export const showsLife = ({ bubbles, foam, cap, taste }: Look, ageMs: number): boolean =>
+  ageMs > BY_ITSELF_MS &&
+  ((bubbles !== undefined && (60 * bubbles.count) / bubbles.seconds >= ALIVE_A_MINUTE) ||
+    foam === 'some' ||
+    foam === 'over' ||
+    cap === 'falling' ||
+    cap === 'fallen' ||
+    taste === 'dry');
 
 /** A vessel's part of something that was shared out; shares of one pouring add up to 1. */
 export type Part = { vesselId: string; share: number };
@@ -90,9 +94,12 @@ export type Flow = { at: number } & (
   /** sugar that a test showed */
   | { kind: 'sugar'; vesselId: string | null; sugarGL: number }
   | { kind: 'look'; vesselId: string | null; look: Look }
-  /** sulphite and sorbate, enough of both, are in a finished wine: its yeast grows no more */
-  | { kind: 'hold'; vesselId: string }
+  /** whether sulphite and sorbate hold it from now on: its yeast grows no more */
+  | { kind: 'hold'; vesselId: string; isHeld: boolean }
 );
+
+/** The flows of one kind. */
+export type FlowOf<K extends Flow['kind']> = Extract<Flow, { kind: K }>;
 
 /** Wine in bottles goes on as a vessel of its own, under such a name. */
 export const BOTTLES = 'bottles:';

@@ -8,7 +8,7 @@ import { isStrained, pulpL } from '../must/strain';
 import { SWEETENERS } from '../tables/sweeteners';
 import type { AdditiveId } from '../tables/substances';
 import { forgetReads, isFinished, seenOver } from './evidence';
-import { givePreserver, isStable } from './preserved';
+import { givePreserver } from './preserved';
 import { fillL, type Fill } from './fill';
 import { fillOf, named, sharesOf, takeOut } from './operations';
 import { doubt, limitIn, type Working } from './state';
@@ -156,12 +156,7 @@ export function pour(
       s.powdersG[item.additiveId] = { massG: before + massG, at };
       each((f, share) => (f.powdersG[item.additiveId] = (f.powdersG[item.additiveId] ?? 0) + massG * share));
       const which = PRESERVER[item.additiveId];
-      if (which)
-        each((f, share) => {
-          const was = isStable(f);
-          givePreserver(f, which, massG * share, at, isFinished(f, limitIn(s, f)));
-          if (!was && isStable(f)) s.flows.push({ at, kind: 'hold', vesselId: f.vesselId });
-        });
+      if (which) each((f, share) => givePreserver(f, which, massG * share, at, isFinished(f, limitIn(s, f))));
     }
   }
   // What brings sugar makes another wine of it: what was read before speaks of the old one. What brings none moves

@@ -4,6 +4,7 @@ import { shareGiven } from '../plan/extraction';
 import { isKnown, type Plan } from '../plan/plan';
 import { emptyFill, type Fill } from './fill';
 import { defOf, liveTimed, type LedgerEvent } from './log';
+import { tellHeld } from './held';
 import { givesTo } from './operations';
 import { contents, doubt, fermentedOf, startGravity, volumeOf, type BatchState, type Working } from './state';
 
@@ -162,6 +163,7 @@ function run(
     eventAt: first.at
   };
   if (s.plan !== planned.data.plan) doubt(s, 'unknown-produce');
+  const held = new Map<string, boolean>();
   for (const { e, at: when } of live) {
     if (when > at) break;
     if (unread.has(e.id)) continue;
@@ -171,6 +173,7 @@ function run(
     before?.(s, e);
     try {
       def.apply(s, e, when);
+      tellHeld(s, held);
       if (!s.fills.every(isSound)) throw new RangeError('A figure of the wine is not finite.');
     } catch (error) {
       if (unread.size >= MOST_UNREAD) throw error;

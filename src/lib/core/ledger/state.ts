@@ -216,16 +216,13 @@ export const volumeOf = (s: Pick<BatchState, 'fills'>): number =>
 export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);
 
-/** Foam of the first hours is of the pouring and the boil; by itself nothing works so soon. Common practice. */
-const BY_ITSELF_MS = 36 * 3_600_000;
-
 /** How clear it was when somebody last looked; null when nobody did. */
 export const clarityOf = (s: Pick<BatchState, 'looks'>, vesselId: string): Look['clarity'] | null =>
   s.looks.findLast((l) => l.clarity && (l.vesselId === null || l.vesselId === vesselId))?.clarity ?? null;
 
 /** When it was first seen to work, ms; null where nobody saw it. */
 export const seenWorkingAt = (s: Pick<BatchState, 'looks' | 'startedAt'>): number | null =>
-  s.looks.find((l) => l.at - s.startedAt > BY_ITSELF_MS && showsLife(l))?.at ?? null;
+  s.looks.find((l) => showsLife(l, l.at - s.startedAt))?.at ?? null;
 
 /** From when on it works, as far as is known: by its yeast, as it was seen, or by itself; null before. */
 export const beganAt = (

@@ -1,18 +1,18 @@
 import type { Produce } from '../tables/produce';
 import { amountOf, entryOf, type Ingredient, type ProduceRow } from './plan';
+import { juiceLPerKg } from './extraction';
 import { shortName } from './name';
 
 /** Produce that seasons a wine and does not set its size while there is other fruit: lemons, raisins, ginger. */
 export const seasons = (p: Produce): boolean =>
   p.amountKgL[1] < 0.15 && p.family !== 'flower' && p.family !== 'leaf';
 
-/** Litres of juice from a kilogram that is pressed. Common practice. */
-const PRESSED_L = 0.6;
-
 /** Litres of wine that a kilogram is usually made into, or a litre of juice. */
 function litresOf(item: ProduceRow, p: Produce): number {
   if (item.kind === 'juice') return amountOf(item);
-  return item.massKg * (item.pressed ? PRESSED_L : 1 / p.amountKgL[1]);
+  return (
+    item.massKg * (item.pressed ? juiceLPerKg(item.pressed.press, item.pressed.mill) : 1 / p.amountKgL[1])
+  );
 }
 
 /**

@@ -212,7 +212,7 @@ function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'
   if (checks.some((x) => x?.verdict.level === 'stop'))
     throw new InputError(
       worst!.verdict.text,
-      isOnlyCloudy(s, c, from, standing.belief)
+      worst!.reachable.needsClear
         ? 'It is held by sulphite and sorbate, which hold only in clear wine: once you have looked, say “clear”.'
         : 'What would clear it, and the safe ways, stand on its page under Bottle.'
     );
@@ -228,17 +228,6 @@ function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'
   // Where wine stays, what is gone of it is told by itself.
   return c.lossL && !emptied ? [...filled, ...lose(s.id, from, c.lossL, 'spilt')] : filled;
 }
-
-/** Whether nothing but that nobody saw it clear stands in its way. */
-const isOnlyCloudy = (
-  s: BatchState,
-  c: CommandOf<'bottle'>,
-  from: string,
-  belief: Home['wines'][number]['standing']['belief']
-): boolean =>
-  c.bottles.every(
-    (b) => checkBottling(s, b.type, c.primingGL ?? 0, true, from, belief)?.verdict.level !== 'stop'
-  );
 
 function stepDeed(c: CommandOf<'step'>, s: BatchState): Deed {
   if (!(c.step in STEPS))

@@ -41,10 +41,7 @@ function safe(b: Batch): string {
       : 'It is in bottles already.';
   const check = checkBottling(s, 'still', 0, null, undefined, now.belief);
   if (!check) return 'Nothing stands in a vessel.';
-  if (
-    check.verdict.level === 'stop' &&
-    checkBottling(s, 'still', 0, true, undefined, now.belief)!.verdict.level !== 'stop'
-  )
+  if (check.verdict.level === 'stop' && check.reachable.needsClear)
     return 'Once it is clear: sulphite and sorbate hold only in clear wine, and nobody has written that it is.';
   const clears =
     check.verdict.level === 'stop' && check.reachable.clearsAtSg !== null

@@ -5,7 +5,7 @@ import { L_PER } from '../../units/measure';
 import { figureAt, parseNumber, plainText } from '../../units/number';
 import type { Ask, CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
-import { askedOf, litresIn, takeVolume, VOLUME } from './volume';
+import { askedOf, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
 const PRESSED = /\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
 const SQUEEZED = /\b(?:and\s+)?squeezed(?:\s+(?:it|the\s+(?:bag|fruit)))?\b/;
@@ -45,7 +45,6 @@ function lostOf(p: Piece, ctx: Context): number | null {
   return lossL;
 }
 const COUNT = '(\\d+|one|two|three|four|five|six)';
-const JAR = '(?:jars?|bottles?|carboys?|demijohns?|buckets?|vessels?|jugs?)';
 const SIZED = new RegExp(
   `(?:${COUNT}\\s*(?:x|times|of)\\s*|${COUNT}\\s+(?=(?:${VOLUME})\\s*${JAR}))?(?:\\b(?:an?|the)\\s+)?(${VOLUME})(?:\\s*${JAR})?`
 );

@@ -3,7 +3,7 @@ import { parseNumber } from '../../units/number';
 import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '../../units/parse';
 import type { Command, CommandOf } from '../command';
 import { ask, read, take, type Context, type Piece, type Read } from '../context';
-import { takeVolume } from './volume';
+import { JAR, takeVolume } from './volume';
 
 const NUM = '(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)';
 const IS = '(?:\\s|,|=|:|\\b(?:is|was|now|at|of|shows?|says|dropped|fell|down|to)\\b)*';
@@ -44,10 +44,9 @@ const GRAVITY = [
 const BARE = /(?<![\w.,])(1[.,]\d{2,4}|[01]?[.,]9\d{1,3}|1[01]\d{2}|9[7-9]\d)(?![\w]|[.,]\d)/;
 const LONE = /^[\s,;:]*(\d{1,3}(?:[.,]\d)?)[\s,;:]*$/;
 
-const JARS = '(?:jars?|vessels?|carboys?|demijohns?|bottles?|ones?)';
 /** Every vessel that a wine stands in. */
 const EACH = new RegExp(
-  `\\b(?:in|of)\\s+(?:all|each|both|every)\\b(?:\\s+(?:of\\s+)?(?:the\\s+)?(?:them|it|\\w+\\s+${JARS}|${JARS}))?|\\b(?:all|each|both|every)\\s+(?:of\\s+)?(?:the\\s+)?(?:them|${JARS})\\b`
+  `\\b(?:in|of)\\s+(?:all|each|both|every)\\b(?:\\s+(?:of\\s+)?(?:the\\s+)?(?:them|it|\\w+\\s+${JAR}|${JAR}))?|\\b(?:all|each|both|every)\\s+(?:of\\s+)?(?:the\\s+)?(?:them|${JAR})\\b`
 );
 
 type Reading = CommandOf<'reading'>;

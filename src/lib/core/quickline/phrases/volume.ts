@@ -33,6 +33,8 @@ const UNIT =
   '(?:l|ltrs?|lit(?:re|er)s?|mls?|millilit(?:re|er)s?|cl|dl|(?:us|uk|imperial)?\\s*(?:gal(?:lon)?s?|qts?|quarts?|pts?|pints?)|fl\\.?\\s*oz|cups?|bottles?)';
 const FIGURE =
   '(?:\\d+(?:[.,]\\d+)?(?:\\s+\\d+\\/\\d+)?|\\d+\\/\\d+|[.,]\\d+|[½¼¾]|half(?:\\s+an?)?|quarter(?:\\s+of)?(?:\\s+an?)?|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve)';
+/** What people call a vessel, in small letters. */
+export const JAR = '(?:jars?|bottles?|carboys?|demijohns?|buckets?|vessels?|jugs?)';
 /** A volume anywhere in a text. */
 export const VOLUME = `${FIGURE}[\\s-]*${UNIT}\\b`;
 
