@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { testBrowser } from './scripts/setup.mjs';
 
 const port = Number(process.env.TEST_PORT ?? 4519);
 
@@ -21,10 +22,12 @@ export default defineConfig({
     serviceWorkers: 'block',
     trace: 'off',
     launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      executablePath: testBrowser(),
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        // Letters as wide as they are drawn, not as whole pixels.
+        '--font-render-hinting=none',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

@@ -17,18 +17,8 @@ for (const name of ['core', 'quickline', 'belief', 'safety']) {
   });
   await import(pathToFileURL(path.join(outDir, name, `${name}.js`)).href);
 }
-// Long soaks of what the unit tests try a little of: extreme histories, damaged files.
-code ||= bin(
-  'vitest',
-  [
-    'run',
-    'src/lib/core/report/extreme.test.ts',
-    'src/lib/store/mutated-files.test.ts',
-    'src/lib/core/solve/solve.test.ts',
-    '--testTimeout=1800000'
-  ],
-  { env: { ...process.env, HISTORIES: '5000', MUTATIONS: '10000', SEEDS: '10000' } }
-);
+// Long soaks of what the unit tests try a little of.
+code ||= bin('vitest', ['run', '--testTimeout=1800000'], { env: { ...process.env, SOAK: '1' } });
 code ||= bin('playwright', ['test', '--config', 'bench/playwright.config.ts', '--reporter=line']);
 // Killed a hundred times in the middle of writing.
 code ||= bin('playwright', ['test', 'killed', '--reporter=line'], { env: { ...process.env, KILLS: '100' } });

@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import AxeBuilder from '@axe-core/playwright';
+import { faultsByDayAndLamp } from './faults';
 import { expect, test, type Page } from './test';
 import { demo, logOf, read, startRhubarb } from './kitchen';
 
@@ -274,31 +274,6 @@ const PAGES: [string, ((page: Page) => Promise<void>)?][] = [
     }
   ]
 ];
-/**
- * What is wrong with a page for those who cannot see it well, in daylight and by lamp; by the other light only its
- * contrast can differ. The page holds no frame, so axe need not look for any ("legacy mode", and much the faster).
- */
-async function faults(page: Page, where: string, part = 'body') {
-  const axe = () =>
-    new AxeBuilder({ page })
-      .setLegacyMode()
-      .include(part)
-      // Rows of one list are drawn alike.
-      .exclude('li:nth-child(n + 9)')
-      .options({ resultTypes: ['violations'] });
-  // Without motion: a colour on its way from one light to the other is nobody's.
-  const light = (colorScheme: 'light' | 'dark') =>
-    page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-  await light('light');
-  const day = await axe().analyze();
-  await light('dark');
-  const lamp = await axe().withRules(['color-contrast']).analyze();
-  await light('light');
-  return [...day.violations, ...lamp.violations].map(
-    (v) => `${where} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`
-  );
-}
-
 /** Every form, on a wine in the bucket and on one in glass. */
 const FORMS = {
   Elderberry: ['Read gravity', 'Pitch again', 'Fruit out', 'Rack', 'Add', 'Sample, loss', 'Note'],
@@ -317,30 +292,36 @@ for (const [what, places] of Object.entries({
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
       await arrange?.(page);
-      expect(await faults(page, path)).toEqual([]);
+      expect(await faultsByDayAndLamp(page), path).toEqual([]);
     }
   });
 
-for (const [width, height] of [
-  [1280, 800],
-  [390, 844]
-] as const)
-  test(`a batch and its forms are accessible (${width})`, async ({ page }) => {
-    await page.setViewportSize({ width, height });
-    await demo(page);
-    for (const [name, forms] of Object.entries(FORMS)) {
-      await page.goto('/batches');
-      await page.getByRole('main').getByRole('link', { name }).first().click();
-      await expect(page.getByTestId('batch-sentence')).toBeVisible();
-      expect(await faults(page, name)).toEqual([]);
-      for (const form of forms) {
-        await page.getByRole('button', { name: form, exact: true }).click();
-        await expect(page.getByRole('button', { name: 'Close', exact: true })).toBeVisible();
-        expect(await faults(page, `${name} ${form}`, '#actions')).toEqual([]);
-        await page.getByRole('button', { name: 'Close', exact: true }).click();
-      }
+test('a batch and its forms are accessible, on a desk and on a phone', async ({ page }) => {
+  await demo(page);
+  const faultsAtBoth = async (where: string, part?: string) => {
+    const found: string[] = [];
+    for (const [width, height] of [
+      [390, 844],
+      [1280, 800]
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      found.push(...(await faultsByDayAndLamp(page, part)).map((x) => `${where} (${width}) ${x}`));
     }
-  });
+    return found;
+  };
+  for (const [name, forms] of Object.entries(FORMS)) {
+    await page.goto('/batches');
+    await page.getByRole('main').getByRole('link', { name }).first().click();
+    await expect(page.getByTestId('batch-sentence')).toBeVisible();
+    expect(await faultsAtBoth(name)).toEqual([]);
+    for (const form of forms) {
+      await page.getByRole('button', { name: form, exact: true }).click();
+      await expect(page.getByRole('button', { name: 'Close', exact: true })).toBeVisible();
+      expect(await faultsAtBoth(`${name} ${form}`, '#actions')).toEqual([]);
+      await page.getByRole('button', { name: 'Close', exact: true }).click();
+    }
+  }
+});
 
 test('nothing to press is too small for a thumb', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -392,27 +373,29 @@ test('a form never outlives its batch, and a batch can be taken back', async ({ 
 
 test('large letters on a small phone: nothing runs off the side', async ({ page }) => {
   await demo(page);
-  for (const [width, percent] of [
-    [360, 125],
-    [360, 150],
-    [390, 150]
-  ] as const) {
-    await page.setViewportSize({ width, height: 844 });
-    for (const path of [
-      '/',
-      '/harvest',
-      '/plan',
-      '/batches',
-      '/bench/hydrometer',
-      '/almanac/produce/quince',
-      '/walk',
-      '/walk/away',
-      '/settings'
-    ]) {
-      await page.goto(path);
-      await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
-      await page.addStyleTag({ content: `html { font-size: ${(16 * percent) / 100}px !important }` });
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  for (const path of [
+    '/',
+    '/harvest',
+    '/plan',
+    '/batches',
+    '/bench/hydrometer',
+    '/almanac/produce/quince',
+    '/walk',
+    '/walk/away',
+    '/settings'
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+    for (const [width, percent] of [
+      [360, 125],
+      [360, 150],
+      [390, 150]
+    ] as const) {
+      await page.setViewportSize({ width, height: 844 });
+      const over = await page.evaluate((px) => {
+        document.documentElement.style.setProperty('font-size', `${px}px`, 'important');
+        return document.documentElement.scrollWidth - innerWidth;
+      }, 0.16 * percent);
       expect(over, `${path} at ${width} px and ${percent} %`).toBeLessThanOrEqual(1);
     }
   }

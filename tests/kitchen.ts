@@ -117,11 +117,102 @@ export const TEN_ITEMS = [
   '20 g ginger'
 ];
 
-/** The made-up household, on its first morning. */
+type Index = { name: string; keyPath: string | string[]; unique: boolean; multiEntry: boolean };
+type Kept = {
+  name: string;
+  keyPath: string | string[] | null;
+  autoIncrement: boolean;
+  indexes: Index[];
+  rows: unknown[];
+};
+/** Everything a browser holds of a household, and when it was made, ms. */
+type Household = { at: number; version: number; stores: Kept[] };
+
+/** The made-up household as this worker made it first: making it anew each time is most of what it costs. */
+let made: Household | null = null;
+/** So long it is as alive as a new one, ms: its newest wine is of hours ago. */
+const ALIVE_MS = 15 * 60_000;
+
+const household = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<Household>((resolve, reject) => {
+        const open = indexedDB.open('vecino');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const db = open.result;
+          const names = [...db.objectStoreNames];
+          const read = db.transaction(names);
+          const stores = names.map((name): Kept => {
+            const store = read.objectStore(name);
+            const kept: Kept = {
+              name,
+              keyPath: store.keyPath,
+              autoIncrement: store.autoIncrement,
+              indexes: [...store.indexNames].map((n) => {
+                const { name, keyPath, unique, multiEntry } = store.index(n);
+                return { name, keyPath, unique, multiEntry };
+              }),
+              rows: []
+            };
+            store.getAll().onsuccess = (e) => (kept.rows = (e.target as IDBRequest<unknown[]>).result);
+            return kept;
+          });
+          read.oncomplete = () => {
+            db.close();
+            resolve({ at: Date.now(), version: db.version, stores });
+          };
+        };
+      })
+  );
+
+const moveIn = (page: Page, there: Household) =>
+  page.evaluate(
+    ({ version, stores }) =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('vecino', version);
+        open.onerror = () => reject(open.error);
+        open.onupgradeneeded = () => {
+          for (const { name, keyPath, autoIncrement, indexes } of stores) {
+            const store = open.result.createObjectStore(name, { keyPath, autoIncrement });
+            for (const { name, keyPath, unique, multiEntry } of indexes)
+              store.createIndex(name, keyPath, { unique, multiEntry });
+          }
+        };
+        open.onsuccess = () => {
+          const write = open.result.transaction(
+            stores.map((s) => s.name),
+            'readwrite'
+          );
+          for (const { name, rows } of stores) for (const row of rows) write.objectStore(name).put(row);
+          write.onerror = () => reject(write.error);
+          write.oncomplete = () => {
+            open.result.close();
+            resolve();
+          };
+        };
+      }),
+    there
+  );
+
+const isOnWalk = (page: Page) => expect(page.getByRole('heading', { level: 1 })).toContainText('on the walk');
+
+/** The made-up household, on its first morning: made by its button, or as it was made so a few minutes ago. */
 export async function demo(page: Page) {
+  const now = await page.evaluate(() => Date.now());
+  const isAlive =
+    made && Math.abs(now - made.at) < ALIVE_MS && new Date(now).getDate() === new Date(made.at).getDate();
+  if (made && isAlive) {
+    // A page of the same origin that is no page of the app.
+    await page.goto('/api/health');
+    await moveIn(page, made);
+    await page.goto('/');
+    return isOnWalk(page);
+  }
   await page.goto('/');
   await page.getByRole('button', { name: 'Look round with a made-up household' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('on the walk');
+  await isOnWalk(page);
+  made = await household(page);
 }
 
 /** The page of one wine of the made-up household. */

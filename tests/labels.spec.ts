@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
-import AxeBuilder from '@axe-core/playwright';
 import jsQR from 'jsqr';
 import { PNG } from 'pngjs';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { faultsOf } from './faults';
 import { demo, measureIn, openDemo, openWine } from './kitchen';
 import { expect, test, type Page } from './test';
 
@@ -78,7 +78,7 @@ test('labels for what was bottled: worded by the wine, printed on what is left o
   await sheet(page).selectOption('a4-24');
   await page.getByRole('spinbutton', { name: 'Begin at label' }).fill('23');
   await expect(page.getByText('2 sheets, printed at full size')).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await faultsOf(page)).toEqual([]);
 
   const { name, bytes } = await save(page, 'PDF');
   expect(name).toBe('gooseberry-labels.pdf');
@@ -232,7 +232,7 @@ test('tags for the jars: dates that stay true, and their code', async ({ page })
   const [only] = await pagesOf(bytes);
   expect(only!.text.split('tall 5 L jar')).toHaveLength(3);
   expect(only!.text).toContain('1 UK gal jar');
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await faultsOf(page)).toEqual([]);
 });
 
 test('on a phone, in US units: a sheet of one’s own that does not go on its paper is said, and nothing runs off', async ({
@@ -258,5 +258,5 @@ test('on a phone, in US units: a sheet of one’s own that does not go on its pa
   await expect(sheet(page)).toContainText('Letter, 15: 2.5 × 2 in');
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await faultsOf(page)).toEqual([]);
 });

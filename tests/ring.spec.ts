@@ -1,4 +1,5 @@
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../scripts/setup.mjs';
 import { startRhubarb } from './kitchen';
 import { expect, test } from './test';
 
@@ -9,9 +10,10 @@ test('a wait that is over is told though no tab is open any more, where the brow
   baseURL
 }) => {
   const { launchOptions } = test.info().project.use;
-  // A browser that can: what is an experiment to it is on.
+  // A browser that can: the whole of it, and what is an experiment to it is on.
   const browser = await chromium.launch({
     ...launchOptions,
+    executablePath: CHROMIUM,
     args: [...launchOptions!.args!, '--enable-blink-features=NotificationTriggers']
   });
   try {

@@ -5,6 +5,7 @@ import { offsetOf, phByTwo, setRight } from '$core/instruments/calibrate';
 import { hear, isSilent, newWatch, type Lie } from '$core/instruments/lies';
 import type { At } from '$core/instruments/sample';
 import { isWorth, USUAL } from '$core/instruments/thin';
+import { tries } from '../tries.fixture';
 
 const HOUR = 3_600_000;
 const SINCE = Date.parse('2026-05-01T08:00:00Z');
@@ -46,7 +47,7 @@ describe('instruments that lie', () => {
     let [all, seen, accused, samples] = [0, 0, 0, 0];
     const missed: string[] = [];
     for (const kind of DEVICE_IDS)
-      for (let seed = 1; seed <= 8; seed++) {
+      for (let seed = 1; seed <= tries(3, 24); seed++) {
         const sim: Sim = {
           kind,
           seed,

@@ -3,11 +3,10 @@ import { letGo, shelve } from '$core/commands/cellar';
 import { note, taste } from '$core/commands/observe';
 import { foldBatch } from '$core/ledger/run';
 import { readFile } from '$lib/files/vecino-file';
-import { loadDemo } from '$lib/demo/household';
+import { demoHousehold } from '$lib/demo/household.fixture';
 import { batchFile, thingFile } from './file-of';
 import { findInWords } from './find';
 import { db } from './db';
-import { emptyHousehold } from './empty';
 import { bottledBatches, bottlesInHand, winesInBottle, winesToTaste } from './wines';
 import { keepPhoto, photoOf } from './photos';
 import { bringReadings } from './readings-in';
@@ -19,10 +18,7 @@ const DAY = 86_400_000;
 const idOf = async (name: string): Promise<string> =>
   (await db.events.filter((e) => e.type === 'planned' && e.data.name === name).first())!.batchId;
 
-beforeEach(async () => {
-  await emptyHousehold();
-  await loadDemo(NOW);
-});
+beforeEach(() => demoHousehold(NOW));
 
 describe('what was written', () => {
   it('is found by its words, newest first, and no more once it was taken back', async () => {

@@ -11,6 +11,7 @@ import { db } from './db';
 import { emptyHousehold } from './empty';
 import { lastImports, takeImportOut } from './take-out';
 import { contentHere, writeImport } from './transfer-file';
+import { tries } from '../tries.fixture';
 
 const NOW = Date.parse('2026-06-01T09:00:00Z');
 const textHere = async () => writeFile(await contentHere(DEFAULT_SETTINGS), '2026-06-01T09:00:00.000Z');
@@ -97,10 +98,9 @@ beforeAll(async () => {
 });
 
 it('a file that is torn or wrong anywhere is refused with its place, or comes in whole and goes out again', async () => {
-  // The bench tries ten thousand.
-  const tries = Number(process.env.MUTATIONS ?? 150);
+  const times = tries(30, 10_000);
   const found = { refused: 0, broughtIn: 0, broken: 0 };
-  for (let i = 1; i <= tries; i++) {
+  for (let i = 1; i <= times; i++) {
     const random = mulberry32(i);
     const events = extremeHistory(1 + (i % 40)).slice(0, 40);
     const whole = writeFile({ events, things, settings: DEFAULT_SETTINGS }, new Date(NOW).toISOString());
@@ -132,7 +132,7 @@ it('a file that is torn or wrong anywhere is refused with its place, or comes in
     if (i % 10 === 0) expect(await textHere(), `${i}`).toBe(before);
   }
   expect(await textHere()).toBe(before);
-  console.log(`${tries} mutated files:`, found);
-  expect(found.refused).toBeGreaterThan(tries / 3);
-  expect(found.broughtIn).toBeGreaterThan(tries / 20);
+  console.log(`${times} mutated files:`, found);
+  expect(found.refused).toBeGreaterThan(times / 3);
+  expect(found.broughtIn).toBeGreaterThan(times / 20);
 });

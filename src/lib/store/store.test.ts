@@ -7,6 +7,7 @@ import { standingOf } from '$core/belief/standing';
 import type { Summary } from '$core/report/summary';
 import { FILE_VERSION, previewImport, readFile, writeFile } from '$lib/files/vecino-file';
 import { loadDemo } from '$lib/demo/household';
+import { DEMO_NOW, demoHousehold } from '$lib/demo/household.fixture';
 import { beginBatch, beginBrewDay } from '$core/commands/begin';
 import { draft } from '$core/commands/deed';
 import { letGo } from '$core/commands/cellar';
@@ -363,12 +364,12 @@ describe('files', () => {
 
 describe('the demo household', () => {
   it('holds a dozen wines at every stage, all of them possible', async () => {
-    await loadDemo(NOW);
+    await demoHousehold(DEMO_NOW);
     const events = await db.events.toArray();
     const batches = [...new Set(events.map((e) => e.batchId))].map((id) =>
       foldBatch(
         events.filter((e) => e.batchId === id),
-        NOW
+        DEMO_NOW
       )!
     );
     expect(batches.length).toBeGreaterThanOrEqual(10);
@@ -384,7 +385,7 @@ describe('the demo household', () => {
           expect(Math.abs(c.sg - c.expectedSg), `${b.name} ${c.expectedSg} ${c.sg}`).toBeLessThan(0.008);
         else expect(Math.abs(c.foundL / c.expectedL - 1), `${b.name} ${c.expectedL} L`).toBeLessThan(0.1);
     }
-    expect(events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
+    expect(events.every((e) => Date.parse(e.at) <= DEMO_NOW)).toBe(true);
     const used = batches.flatMap((b) => b.fills.map((f) => f.vesselId));
     expect(new Set(used).size).toBe(used.length);
   });

@@ -12,6 +12,7 @@ import type { Estimate } from '../units/range';
 import { asItIs, believe, beliefOf, toldOf } from './believe';
 import { quantiles } from '../maths/quantiles';
 import { giveOrTake, howFar } from './how-far';
+import { tries } from '../../tries.fixture';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
 const on = eventsFrom(T0);
@@ -134,7 +135,8 @@ describe('a reading that no ferment could come to', () => {
   });
 });
 
-const WINES = Number(process.env.TRUE_WINES ?? 120);
+/** `bench/belief.ts` asks it of two thousand. */
+const WINES = tries(50, 500);
 
 describe('against wines that another model made', () => {
   const holds = (e: Estimate, x: number, by = 0) => x >= e.low - by && x <= e.high + by;

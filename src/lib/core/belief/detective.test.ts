@@ -12,6 +12,7 @@ import { liquid } from '../liquid/stock';
 import { L_PER } from '../units/measure';
 import type { CauseId, Puzzle } from './likelihood';
 import { whyThisReading } from './detective';
+import { tries } from '../../tries.fixture';
 
 const fruit = (produceId: string, massKg: number): Ingredient => ({ kind: 'produce', produceId, massKg });
 const sugar = (massKg: number): Ingredient => ({ kind: 'sugar', sugarId: 'white', massKg });
@@ -410,10 +411,10 @@ function ofTruth(m: Ingredient[], truth: Ingredient[]): Puzzle {
 
 it(`of ${Object.keys(SLIPS).length} kinds of slip, over many musts, the cause is among the first two nine times in ten`, () => {
   const random = mulberry32(11);
-  const tries = Number(process.env.SLIPS ?? 30);
+  const times = tries(10, 100);
   const found = Object.entries(SLIPS).map(([name, [cause, make]]) => {
     let hits = 0;
-    for (let k = 0; k < tries; k++) {
+    for (let k = 0; k < times; k++) {
       const recipe = RECIPES[k % RECIPES.length]!;
       const m = scaled(recipe, (i) => 0.85 + 0.3 * random() * (i.kind === 'water' ? 1 : 0.9));
       const p = make(m, random);
@@ -424,13 +425,13 @@ it(`of ${Object.keys(SLIPS).length} kinds of slip, over many musts, the cause is
           .some((x) => x.id === cause)
       );
     }
-    return [name, hits / tries] as const;
+    return [name, hits / times] as const;
   });
   const poor = found
     .filter(([, share]) => share < 0.6)
     .map(([name, share]) => `${name}: ${share.toFixed(2)}`);
   const mean = found.reduce((sum, [, share]) => sum + share, 0) / found.length;
-  if (process.env.SLIPS) console.log(mean, found.map(([n, x]) => `${n} ${x.toFixed(2)}`).join('; '));
+  if (process.env.SOAK) console.log(mean, found.map(([n, x]) => `${n} ${x.toFixed(2)}`).join('; '));
   expect(poor, poor.join('; ')).toEqual([]);
   expect(mean, found.map(([n, x]) => `${n} ${x.toFixed(2)}`).join('; ')).toBeGreaterThanOrEqual(0.9);
 });

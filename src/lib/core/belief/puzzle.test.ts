@@ -5,6 +5,7 @@ import type { Ingredient } from '../plan/plan';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import { trueWine } from '../finish/true-wines.fixture';
 import { puzzleOf } from './puzzle';
+import { tries } from '../../tries.fixture';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
 const on = eventsFrom(T0);
@@ -56,7 +57,7 @@ describe('a wine that was never read before', () => {
   });
 });
 
-const WINES = Number(process.env.TRUE_WINES ?? 30);
+const WINES = tries(20, 300);
 it(`of the true readings of ${WINES} wines of another model hardly one is accused, and most gross slips are`, () => {
   let [honest, accused, gross, caught] = [0, 0, 0, 0];
   for (let seed = 1; seed <= WINES; seed++) {

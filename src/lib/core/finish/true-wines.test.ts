@@ -5,9 +5,10 @@ import { beliefOf } from '../belief/believe';
 import { foldBatch } from '../ledger/run';
 import { checkBottling } from './judge';
 import { RATING_BAR, trueWine } from './true-wines.fixture';
+import { tries } from '../../tries.fixture';
 
-/** How many wines a second model makes here; the bench makes two thousand. */
-const WINES = Number(process.env.TRUE_WINES ?? 200);
+/** How many wines a second model makes; `bench/safety.ts` makes two thousand. */
+const WINES = tries(110, 1000);
 
 describe('the strength of wines that another model made', () => {
   it(

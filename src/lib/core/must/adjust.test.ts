@@ -94,7 +94,7 @@ describe('bringing acid right', () => {
           }
         }
       ),
-      { numRuns: 60 }
+      { numRuns: 20 }
     );
   });
 

@@ -40,6 +40,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('observation'), ...of, ...lookShape }),
   z.strictObject({ kind: z.literal('addition'), ...of, items }),
   z.strictObject({ kind: z.literal('top-up'), ...of, item: ingredientSchema.optional() }),
+  /** water in up to a mark, L */
+  z.strictObject({ kind: z.literal('make-up'), ...of, toL: litres.positive() }),
   z.strictObject({ kind: z.literal('steep'), ...of, items, days: z.number().positive().max(400).optional() }),
   z.strictObject({ kind: z.literal('steep-out'), ...of }),
   z.strictObject({
@@ -78,7 +80,10 @@ export const commandSchema = z.discriminatedUnion('kind', [
       )
       .min(1)
       .max(20),
-    lossL: litres.optional()
+    lossL: litres.optional(),
+    /** out of which, where several are named; or out of every vessel of it */
+    vesselIds: z.array(z.string().min(1).max(64)).min(2).max(20).optional(),
+    each: z.literal(true).optional()
   }),
   z.strictObject({
     kind: z.literal('loss'),

@@ -9,6 +9,8 @@ export type Wine = {
   name: string;
   /** what of it stands in vessels, L */
   volumeL?: number;
+  /** the usual dose for it, g, of what one tap of a step puts in; null for anything else */
+  usualG?: (additiveId: string) => number | null;
   /** how it is told from another of its name, where one has to choose */
   label?: string;
   /** whether such a thing can happen to it as it stands; left out, anything can */

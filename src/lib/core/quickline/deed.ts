@@ -13,7 +13,7 @@ import { measuredPh } from '../ledger/acid-of';
 import { addedSo2MgL, fillL } from '../ledger/fill';
 import { isSediment } from '../ledger/operations';
 import type { BatchState } from '../ledger/state';
-import { doseL } from '../ledger/will-hold';
+import { doseL, markL } from '../ledger/will-hold';
 import type { Ingredient } from '../plan/plan';
 import { doStep } from '../steps/do-step';
 import { STEPS } from '../steps/table/all';
@@ -65,6 +65,8 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
       };
     case 'top-up':
       return only(topUp(id, vesselFor(s, c.vesselId, 'was topped up'), c.item ?? null));
+    case 'make-up':
+      return only(makeUpDeed(c, s));
     case 'steep':
       return only(
         steep(id, {
@@ -168,6 +170,22 @@ function cautionsOf(items: readonly Ingredient[], s: BatchState, vesselId: strin
   if (hard)
     throw new InputError(hard.text, 'If it is what you mean, write it down on its page: there it is asked.');
   return all.filter((x) => x.level === 'warn');
+}
+
+/** So near a mark it stands at it, L. */
+const AT_MARK_L = 0.02;
+
+/** Water up to a mark: what stands there now, fruit and all, is told, and how much is missing is what goes in. */
+function makeUpDeed(c: CommandOf<'make-up'>, s: BatchState): Deed {
+  const vesselId = vesselFor(s, c.vesselId, 'was made up');
+  const standsL = s.fills.length === 1 ? markL(s) : fillL(s.fills.find((f) => f.vesselId === vesselId)!);
+  const volumeL = c.toL - standsL;
+  if (volumeL < AT_MARK_L)
+    throw new InputError(
+      `By the sums it stands at ${inL(standsL)} already.`,
+      'If it stands lower, say first what it shows, such as: measured 8 l.'
+    );
+  return put(s.id, [{ kind: 'water', volumeL }], c.vesselId);
 }
 
 function pitchDeed(c: CommandOf<'pitch'>, s: BatchState): Deed {

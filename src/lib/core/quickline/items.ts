@@ -2,10 +2,12 @@ import { chooseIngredient } from '../plan/choose';
 import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { thingOf } from '../plan/thing';
+import { CAMPDEN_TABLET_G, spoonText, tabletText } from '../tables/doses';
 import { mayHoldFigure } from '../units/number';
 import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed, namesAny } from '../units/reckon';
+import type { Ask } from './command';
 import { ask, oncePerLine, type Context, type Read } from './context';
 
 /** One thing with its amount, or what has to be asked of it. */
@@ -45,7 +47,13 @@ export function readItem(piece: string, ctx: Context, line: string, mayBeBare = 
   if (first.ask) return { wrong: ask('amount', first.ask) };
   const isBare = !first.amount || amountOf(first.item) <= 0;
   if (isBare && !mayBeBare)
-    return { wrong: ask('amount', `How much ${nameOf(first.item).toLowerCase()}? Say it with its unit.`) };
+    return {
+      wrong: ask(
+        'amount',
+        `How much ${nameOf(first.item).toLowerCase()}? Say it with its unit.`,
+        usualOf(first.item, name, line, ctx)
+      )
+    };
   const others = named.slice(1).filter((c) => isRival(c.item, first.item, name));
   if (others.length > 0)
     return {
@@ -59,6 +67,23 @@ export function readItem(piece: string, ctx: Context, line: string, mayBeBare = 
       )
     };
   return { item: first.item };
+}
+
+/** The line with the usual dose for the wine at hand, where a step has one. */
+function usualOf(item: Ingredient, name: string, line: string, ctx: Context): Ask['choices'] {
+  const here = ctx.wines.find((w) => w.id === ctx.hereId);
+  const massG = item.kind === 'additive' ? here?.usualG?.(item.additiveId) : null;
+  if (item.kind !== 'additive' || !massG || !line.includes(name)) return [];
+  const teaspoonG = thingOf(item, ctx.country).teaspoonG;
+  const text =
+    item.additiveId === 'campden'
+      ? tabletText(massG / CAMPDEN_TABLET_G)
+      : teaspoonG
+        ? spoonText(massG, teaspoonG)
+        : '';
+  return /\d|[⅛¼⅜½⅝¾⅞]/.test(text)
+    ? [{ label: `${text}, the usual`, line: line.replace(name, `${text} ${name}`) }]
+    : [];
 }
 
 /** Whether a piece is an amount of nothing yet. */
@@ -80,6 +105,10 @@ function isRival(other: Ingredient, first: Ingredient, name: string): boolean {
   return last(other) === last(first) && name.split(' ').length === 1 && nameOf(first).includes(' ');
 }
 
+/** How a thing was cut, said behind it. */
+const HOW_CUT =
+  /^(?:(?:roughly|finely|thinly|well)\s+)?(?:chopped|sliced|diced|grated|peeled|minced|halved|quartered|shredded|blitzed|cut(?:\s+up)?)$/;
+
 /** What several pieces are: `1 kg sugar in 2 l water`, `3 campden`, `9 lb plums 6 lb sugar`. */
 export function readItems(
   text: string,
@@ -90,12 +119,16 @@ export function readItems(
   const out = { items: [] as Ingredient[], wrong: [] as Read[] };
   const parts = text
     .split(
-      /\s*(?:(?<!\d),|,(?!\d)|[;&]|\+|\bwith\b|\bin\b(?=\s+(?:\d|an?\b|one\b|half\b))|\band\b(?!\s+a\s+(?:half|quarter|third)))\s*/
+      /\s*(?:(?<!\d),|,(?!\d)|[;&]|\+|\bwith\b|:|\bin\b(?=\s+(?:\d|an?\b|one\b|half\b))|\band\b(?!\s+a\s+(?:half|quarter|third)))\s*/
     )
     .map((x) => x.trim())
     .filter(Boolean);
   for (let i = 0; i < parts.length; i++) {
     let part = parts[i]!;
+    if (HOW_CUT.test(part)) continue;
+    // Or to what stands before it: `sugar, 1.2 kg`.
+    if (parts[i + 1] !== undefined && !mayHoldFigure(part) && isBareAmount(parts[i + 1]!, ctx))
+      part = `${parts[++i]!} ${part.replace(/^(?:the|my|our)\s+/, '')}`;
     // An amount alone belongs to what follows: `1 kg + 500 g sugar`.
     if (parts[i + 1] !== undefined && isBareAmount(part, ctx)) part = `${part} + ${parts[++i]!}`;
     const whole = itemOnce(part, ctx, line, mayBeBare);

@@ -17,6 +17,8 @@ import { takeWho } from './who';
 export type Parsed = { commands: Command[]; asks: Ask[] };
 
 const MOST_CHARS = 500;
+/** `the cap's down`. */
+const IS_SHORT = /\b(gravity|sg|ph|ta|cap|foam|temp(?:erature)?|must|wine|fruit)['’]s\b/g;
 
 /**
  * Reads a line as people say it.
@@ -29,7 +31,7 @@ export function parse(text: string, by: Context): Parsed {
   if (!plain) return { commands: [], asks: [] };
   if (plain.length > MOST_CHARS)
     return ask('text', `A line has ${MOST_CHARS} letters at most: write a note on its page.`);
-  const line = spelt(plain.toLowerCase(), ctx).replace(
+  const line = spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx).replace(
     /\bre-?hydrated\s+and\s+pitched\b/,
     'pitched rehydrated'
   );

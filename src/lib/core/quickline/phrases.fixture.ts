@@ -1148,5 +1148,147 @@ export const ROWS: Row[] = [
   { meant: asks('question'), says: ['how tall is the moon', 'why', 'what is love?', 'who am i'] },
   // Nothing at all, and nonsense.
   { meant: [], says: ['', '   '] },
-  { meant: asks('what'), says: ['asdf', 'qwerty zxcv', 'foo bar baz', 'hmm'] }
+  { meant: asks('what'), says: ['asdf', 'qwerty zxcv', 'foo bar baz', 'hmm'] },
+  // Over the fruit, in any order, made up to a mark.
+  {
+    meant: { kind: 'addition', items: [['water', 4]] },
+    says: [
+      'poured 4 l boiling water over it',
+      'poured 4 l of boiling water over the petals',
+      'poured over 4 l hot water',
+      '4 litres of boiling water over the flowers',
+      'pour 4 litres boiling water on the fruit'
+    ]
+  },
+  {
+    meant: asks('amount'),
+    says: [
+      'poured boiling water over it',
+      'boiling water over the fruit',
+      'enzyme in',
+      'added the enzyme',
+      'campden in'
+    ]
+  },
+  {
+    meant: { kind: 'addition', items: [['additive:pectic-enzyme', 't']] },
+    says: [
+      'pectic enzyme in, half a teaspoon',
+      'enzyme: half a teaspoon',
+      'enzyme, half a teaspoon',
+      'put half a teaspoon of enzyme in'
+    ]
+  },
+  {
+    meant: sugar(1.2),
+    says: ['sugar in, 1.2 kg', 'sugar, 1.2 kg', 'sugar 1.2 kg', 'put the sugar in, 1.2 kg']
+  },
+  {
+    meant: { kind: 'make-up', toL: 10 },
+    country: 'uk',
+    says: [
+      'added water to 10 l',
+      'topped up to 10 l with water',
+      'topped it up to the 10 litre mark with water',
+      'made up to 10 l with water',
+      'made it up to 10 litres',
+      'water up to the 10 l mark',
+      'filled up to 10 l with water'
+    ]
+  },
+  {
+    meant: { kind: 'make-up', toL: 4.54609 },
+    country: 'uk',
+    says: ['topped up to 1 gallon with water', 'made up to a gallon with cold water']
+  },
+  {
+    meant: { kind: 'addition', items: [['raisin', 0.4536]] },
+    says: ['a pound of raisins, chopped', 'a pound of chopped raisins', '1 lb raisins chopped']
+  },
+  // As one talks.
+  {
+    meant: { kind: 'reading', sg: 1.012 },
+    says: ["gravity's 1.012 now", "it's down to 1.012", "sg's 1.012", 'still at 1.012']
+  },
+  {
+    meant: { kind: 'observation', cap: 'fallen' },
+    says: ["cap's down", "the cap's fallen", 'the cap has dropped']
+  },
+  {
+    meant: { kind: 'observation', clarity: 'clear' },
+    says: ['clear as a bell', 'clear as glass', 'it has gone clear']
+  },
+  {
+    meant: { kind: 'observation', smell: 'vinegar' },
+    says: ['smells a bit of vinegar', 'smells a little like vinegar']
+  },
+  {
+    meant: asks('amount'),
+    says: ['no bubbles', 'nothing happening', 'still nothing', 'stood still', 'bubbling like mad']
+  },
+  {
+    meant: { kind: 'stir' },
+    says: [
+      'pushed down the fruit',
+      'pushed the fruit down',
+      'shook the jar',
+      'swirled it',
+      'gave it a good stir',
+      'pushed the fruit under'
+    ]
+  },
+  {
+    meant: { kind: 'fruit-out', press: 'squeeze' },
+    says: [
+      'squeezed the bag and took it out',
+      'took the bag out, squeezed it',
+      'squeezed the bag, lifted it out'
+    ]
+  },
+  { meant: { kind: 'pitch' }, says: ['put the yeast in', 'put in the yeast'] },
+  {
+    meant: { kind: 'bottle', bottles: [[6, 0.75]] },
+    says: ['filled 6 bottles', 'corked 6 bottles', 'filled six bottles']
+  },
+  {
+    meant: { kind: 'observation', tempC: 22 },
+    country: 'metric',
+    says: ['cooled to 22', 'warmed it to 22 c', 'it has cooled down to 22 °C']
+  },
+  {
+    meant: { kind: 'observation', tempC: 70 },
+    country: 'metric',
+    says: ['heated to 70c', 'heated it up to 70 °C']
+  },
+  {
+    meant: { kind: 'observation', tempC: 19 },
+    country: 'metric',
+    says: ['took the temperature, 19', 'took its temperature: 19 c']
+  },
+  {
+    meant: { kind: 'pitch', at: '2026-11-25T21:00:00.000Z' },
+    says: ['pitched last night at 9', 'last night at 9 pitched', 'pitched at 9 last night']
+  },
+  {
+    meant: { kind: 'stir', at: '2026-11-26T08:00:00.000Z' },
+    says: ['stirred this morning at 8', 'this morning at 8 stirred']
+  },
+  {
+    meant: { kind: 'reading', sg: 1.04, at: '2026-11-20T12:00:00.000Z' },
+    says: ['on the 20th 1.040', 'the 20th: 1.040', 'sg 1.040 on the 20th']
+  },
+  // What is not said is not made up.
+  {
+    meant: asks('what'),
+    says: ["didn't stir", 'forgot to stir yesterday', 'day 5: 1.040']
+  },
+  {
+    meant: asks('amount'),
+    says: [
+      'topped up to 10 l',
+      'topped it up to the 5 l mark',
+      'filled up to 10 l',
+      'topped up to 10 l with wine'
+    ]
+  }
 ];

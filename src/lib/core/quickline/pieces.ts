@@ -3,7 +3,7 @@ import { ask, leftOf, oncePerLine, read, type Context, type Piece, type Read, ty
 import { readOdd, readStep, readStir } from './phrases/deeds';
 import { readLook } from './phrases/look';
 import { readBottle, readFruitOut, readGone, readOpen, readRack } from './phrases/move';
-import { readAddition, readBlend, readPitch, readSteep, readTopUp } from './phrases/put';
+import { readAddition, readBlend, readMakeUp, readPitch, readSteep, readTopUp } from './phrases/put';
 import { readReading } from './phrases/reading';
 import { maySayVessel, takeLoosely } from './loose-vessel';
 import { takeWhen, type Said } from './when';
@@ -13,7 +13,7 @@ import { takeVessel, takeWho } from './who';
 export type Part = { found: Read; who: Wine[]; when: Said | null };
 
 const VERB =
-  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
+  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|made\\s+up|poured(?!\\s+(?:it\\s+)?back)|fed|pushed|punched|degassed|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
 /** Where a new thing begins that has nothing to do with what stands before it. */
 const BREAK = new RegExp(
   `\\s*(?:;|\\.(?=\\s)|\\bthen\\b|,?\\s+and\\s+then\\b|(?:,|\\band\\b)\\s*(?:then\\s+|i\\s+)?(?=${VERB}\\b))\\s*`
@@ -35,6 +35,7 @@ const PHRASES = [
   readBottle,
   readOpen,
   (p: Piece, ctx: Context) => readBlend(p, ctx, (x) => takeWho(x, ctx)),
+  readMakeUp,
   readTopUp,
   readSteep,
   readPitch,

@@ -6,6 +6,7 @@ import type { Context } from './context';
 import { parse } from './parse';
 import { say } from './say';
 import { ROWS, type Meant, type Row } from './phrases.fixture';
+import { tries } from '../../tries.fixture';
 
 const WINES = ['Quince', 'Elderberry', 'Old plum', 'Young plum'];
 const STIRRED = ['Elderberry', 'Old plum'];
@@ -291,6 +292,34 @@ describe('a vessel as it is called', () => {
       expect(asks).not.toEqual([]);
     }
   );
+  it.each([
+    ['racked both jars into the 5 us gal carboy', { each: true }],
+    ['racked everything into the 5 us gal carboy', { each: true }],
+    ['put both jars together in the 5 us gal carboy', { each: true }],
+    ['racked all of it to the 5 us gal carboy', { each: true }],
+    [
+      'racked the 2 us gal jar and the 3 us gal carboy into the 5 us gal carboy',
+      { vesselIds: ['carboy', 'jar'] }
+    ],
+    ['racked the 2 us gal jar into the 5 us gal carboy', { vesselId: 'jar' }]
+  ])('%s', (line, out) => {
+    const { commands, asks } = parse(line, ctx);
+    expect(asks).toEqual([]);
+    expect(commands).toEqual([{ kind: 'transfer', batchId: 'apple', to: [{ vesselId: 'empty' }], ...out }]);
+    expect(parse(say(commands[0]!, ctx), ctx).commands).toEqual(commands);
+  });
+  it('what went in without its amount is asked for, with the usual dose to take', () => {
+    const wines = [{ id: 'apple', name: 'Apple', usualG: (id: string) => (id === 'campden' ? 1.32 : 3) }];
+    const line = (text: string) =>
+      parse(text, { ...ctx, wines }).asks.flatMap((a) => a.choices.map((c) => c.line));
+    expect(line('campden in')).toEqual(['3 tablets campden in']);
+    expect(line('added the enzyme')).toEqual(['added the 1 tsp enzyme']);
+    for (const text of [...line('campden in'), ...line('added the enzyme'), ...line('enzyme')])
+      expect(parse(text, { ...ctx, wines }), text).toMatchObject({
+        commands: [{ kind: 'addition' }],
+        asks: []
+      });
+  });
   it('boiling water is water', () => {
     expect(parse('5 lb sugar in 1.5 uk gal boiling water', ctx).commands).toMatchObject([
       { kind: 'addition', items: [{ kind: 'sugar' }, { kind: 'water' }] }
@@ -402,6 +431,7 @@ const EVERY: Record<CommandKind, fc.Arbitrary<Command>> = {
   ),
   addition: of('addition', { items: LISTED }, ['items']),
   'top-up': of('top-up', { item: litres.map((volumeL) => item({ kind: 'water', volumeL, unit: 'L' })) }, []),
+  'make-up': of('make-up', { toL: litres }, ['toL']),
   steep: of(
     'steep',
     {
@@ -592,7 +622,7 @@ describe('a command said and read again', () => {
               `${line}\n${JSON.stringify(command)}\n${JSON.stringify(commands)} ${JSON.stringify(asks)}`
             );
         }),
-        { numRuns: 60 }
+        { numRuns: tries(25, 600) }
       );
     });
 
@@ -664,7 +694,7 @@ describe('any line at all', () => {
           for (const c of commands) commandSchema.parse(c);
         }
       ),
-      { numRuns: 1500 }
+      { numRuns: tries(400, 20_000) }
     );
   });
 });

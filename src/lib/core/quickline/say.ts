@@ -1,4 +1,4 @@
-import { counted } from '../units/format';
+import { counted, listText } from '../units/format';
 import { Temporal } from 'temporal-polyfill';
 import { LOOKS } from '../ledger/events/observation';
 import { nameOf } from '../plan/name';
@@ -119,6 +119,8 @@ function body(c: Command, ctx: Context): string {
       return `added ${itemsText(c.items)}`;
     case 'top-up':
       return `topped up with ${c.item ? itemText(c.item) : 'gas'}`;
+    case 'make-up':
+      return `made up to ${n(c.toL)} l with water`;
     case 'steep':
       return `hung in ${itemsText(c.items)}${c.days ? ` for ${n(c.days)} days` : ''}`;
     case 'steep-out':
@@ -145,7 +147,14 @@ function body(c: Command, ctx: Context): string {
         const into = vesselId ? `the ${vessel(vesselId)}` : `1 x ${n(sizeL!)} l`;
         return volumeL ? `${n(volumeL)} l to ${into.replace(/^1 x (.*)$/, 'a $1 jar')}` : into;
       });
-      return `racked ${c.vesselId ? `from the ${vessel(c.vesselId)} ` : ''}${c.to[0]?.volumeL ? '' : 'to '}${to.join(' and ')}${c.lossL ? `, lost ${n(c.lossL)} l` : ''}`;
+      const from = c.each
+        ? 'everything '
+        : c.vesselIds
+          ? `${listText(c.vesselIds.map((id) => `the ${vessel(id)}`))} `
+          : c.vesselId
+            ? `from the ${vessel(c.vesselId)} `
+            : '';
+      return `racked ${from}${c.to[0]?.volumeL ? '' : 'to '}${to.join(' and ')}${c.lossL ? `, lost ${n(c.lossL)} l` : ''}`;
     }
     case 'loss':
       return `${c.how === 'spilt' ? 'spilt' : 'boiled off'} ${n(c.volumeL)} l`;

@@ -14,22 +14,33 @@ const DAYS = [
   '(?:on\\s+)?\\d{4}-\\d{2}-\\d{2}',
   `(?:on\\s+)?(?:the\\s+)?\\d{1,2}(?:st|nd|rd|th)?(?:\\s+of)?\\s+${MONTH}(?:\\s+\\d{4})?`,
   `(?:on\\s+)?${MONTH}\\s+\\d{1,2}(?:st|nd|rd|th)?(?:\\s+\\d{4})?(?![.,]?\\d)`,
+  '(?:on\\s+)?the\\s+\\d{1,2}(?:st|nd|rd|th)',
   `${COUNT}\\s+(?:min(?:ute)?s?|h(?:ou)?rs?|days?|weeks?|months?)\\s+ago`,
   `in\\s+${COUNT}\\s+(?:days?|weeks?|months?)`
 ].join('|');
 const CLOCK =
   '(?:at\\s+)?(?:\\d{1,2}(?:[:.]\\d{2})?\\s*(?:am|pm|a\\.m\\.|p\\.m\\.)|\\d{1,2}:\\d{2}|noon|midday|midnight)';
+/** An hour without more, beside a part of a day. */
+const HOUR = 'at\\s+(?:1[0-2]|[1-9])(?![\\d.,:]|\\s*(?:°|%|degrees?\\b|deg\\b|[cf]\\b|am\\b|pm\\b))';
+const PART_OF_DAY =
+  '(?:last\\s+night|tonight|this\\s+(?:morning|afternoon|evening)|yesterday\\s+(?:morning|afternoon|evening|night))';
 const SAID = new RegExp(
-  `\\b(?:(?:${DAYS})(?:(?:\\s+|,\\s*)(?:at\\s+)?${CLOCK})?|${CLOCK}(?:\\s+(?:on\\s+)?(?:${DAYS}))?)(?![\\w.:])`
+  `\\b(?:${PART_OF_DAY}\\s+${HOUR}|${HOUR}\\s+${PART_OF_DAY}|(?:${DAYS})(?:(?:\\s+|,\\s*)(?:at\\s+)?${CLOCK})?|${CLOCK}(?:\\s+(?:on\\s+)?(?:${DAYS}))?)(?![\\w.]|:\\d)`
 );
+const LATE_H = 22;
 /** Parts of a day, and the hour they are taken for where no hour is said. Ours. */
 const PARTS: [RegExp, number][] = [
   [/morning/, 8],
   [/afternoon/, 15],
   [/evening|tonight/, 20],
-  [/night/, 22]
+  [/night/, LATE_H]
 ];
+const CLOCKED = new RegExp(CLOCK);
 const NOON = 12;
+/** Until then it is still called the night. */
+const SMALL_H = 6;
+const BARE_HOUR = new RegExp(HOUR);
+const OF_MONTH = /^(?:on\s+)?the\s+(0?[1-9]|[12]\d|3[01])(?:st|nd|rd|th)$/;
 
 /** A moment that was said, ms; `isDay` when only its day was. */
 export type Said = { at: number; isDay: boolean };
@@ -48,6 +59,21 @@ export function takeWhen(p: Piece, ctx: Pick<Context, 'now' | 'zone'>): Said | n
   return moment;
 }
 
+/** The half of the day that an hour beside a part of it is of. */
+const halfOf = (words: string, hour: number): 'am' | 'pm' =>
+  /morning/.test(words) || (/night/.test(words) && (hour < SMALL_H || hour === NOON)) ? 'am' : 'pm';
+
+/** The last such day of a month, or the next one. */
+function dayOfMonth(n: number, today: Temporal.PlainDate, isAhead: boolean): Temporal.PlainDate {
+  const step = isAhead ? 1 : -1;
+  for (let months = 0; ; months += step) {
+    const month = today.with({ day: 1 }).add({ months });
+    if (n > month.daysInMonth) continue;
+    const day = month.with({ day: n });
+    if (Temporal.PlainDate.compare(day, today) * step >= 0) return day;
+  }
+}
+
 /** The moment that words name; null where they name none. */
 export function momentOf(
   words: string,
@@ -56,6 +82,10 @@ export function momentOf(
 ): Said | null {
   const zone = soundZone(said);
   const here = Temporal.Instant.fromEpochMilliseconds(now).toZonedDateTimeISO(zone);
+  words = words
+    .trim()
+    .replace(OF_MONTH, (_, n: string) => dayOfMonth(Number(n), here.toPlainDate(), isAhead).toString())
+    .replace(BARE_HOUR, (at) => `${at} ${halfOf(words, Number(at.slice(2)))}`);
   // Hours that went by are no matter of the calendar.
   const past = new RegExp(`^(${COUNT})\\s+(min|h)[a-z]*\\s+ago$`).exec(words.trim());
   const [result] = chrono.parse(
@@ -68,12 +98,12 @@ export function momentOf(
   const { start } = result;
   const part = PARTS.find(([pattern]) => pattern.test(words))?.[1];
   const isAgo = /\bago$|^in\b|^last (?:week|month)|^next (?:week|month)/.test(words.trim());
-  const hasClock = start.isCertain('hour') && part === undefined;
+  const hasClock = start.isCertain('hour') && (part === undefined || CLOCKED.test(words));
   const isDay = !hasClock && !isAgo;
   const clock = { hour: start.get('hour') ?? NOON, minute: start.get('minute') ?? 0 };
-  // A night that is past is yesterday's.
+  // A night that is past is yesterday's, but for its small hours.
   const day = /last night/.test(words)
-    ? here.toPlainDate().subtract({ days: 1 })
+    ? here.toPlainDate().subtract({ days: hasClock && clock.hour < SMALL_H ? 0 : 1 })
     : Temporal.PlainDate.from({
         year: start.get('year') ?? here.year,
         month: start.get('month') ?? here.month,

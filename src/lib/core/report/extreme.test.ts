@@ -11,9 +11,9 @@ import { puzzleOf } from '../belief/puzzle';
 import { reportOf } from './report';
 import { standingOf, whyAbvDiffers } from '../belief/standing';
 import { summaryOf } from './sum-up';
+import { tries } from '../../tries.fixture';
 
-/** How many histories are tried here; the bench tries five thousand. */
-const HISTORIES = Number(process.env.HISTORIES ?? 8);
+const HISTORIES = tries(2, 5000);
 const NOW = Date.parse('2026-08-01T00:00:00Z');
 
 describe('histories at the ends of what can be written', () => {

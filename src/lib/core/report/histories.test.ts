@@ -9,6 +9,7 @@ import { batchTolerance, contents, fermentedOf, volumeOf } from '../ledger/state
 import { expectedFinish, standingOf, whyAbvDiffers } from '../belief/standing';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
+import { tries } from '../../tries.fixture';
 
 const T0 = Date.parse('2026-03-01T08:00:00Z');
 const on = eventsFrom(T0);
@@ -135,7 +136,7 @@ describe('random histories', () => {
         expect(Math.abs(now.volumeL / hand.volumeL - 1)).toBeLessThan(0.01);
         expect(Math.abs(contents(s).hexoseKg / 1.0526 - hand.sugar)).toBeLessThan(0.02 * all + 0.005);
       }),
-      { numRuns: 150 }
+      { numRuns: tries(50, 1500) }
     );
   });
 
@@ -154,7 +155,7 @@ describe('random histories', () => {
         const gone = fermentedOf(s) * (1 - 0.46 - 0.045);
         expect(massOf(contents(s)) + gone).toBeCloseTo(put + corrected, 6);
       }),
-      { numRuns: 100 }
+      { numRuns: tries(35, 1000) }
     );
   });
 
@@ -181,7 +182,7 @@ describe('random histories', () => {
         }
         expect(new Set(due.map((d) => d.step.id)).size).toBe(due.length);
       }),
-      { numRuns: 100 }
+      { numRuns: tries(35, 1000) }
     );
   });
 });

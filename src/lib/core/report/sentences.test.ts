@@ -24,6 +24,7 @@ import { InputError } from '../units/input-error';
 import { plain, spoken, type SayUnits } from '../units/say';
 import { VESSEL_PRESETS } from '../vessels/vessels';
 import { extremeHistory } from './extreme.fixture';
+import { tries } from '../../tries.fixture';
 
 const US: SayUnits = { mass: 'lb', volume: 'us-gal', temp: 'F' };
 const UK: SayUnits = { mass: 'lb', volume: 'uk-gal', temp: 'C' };
@@ -69,7 +70,7 @@ describe('every sentence of the core, in metric, US and UK measures', () => {
   it('of plans: what is assumed, what gave way, ways out, stages, cards, steps, what a school changes', () => {
     const said: unknown[] = [];
     let last = randomProblem(1);
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= tries(12, 200); seed++) {
       const asked = randomProblem(seed);
       const { plan, gaveWay } = solvePlan(asked);
       const { estimate, likely } = evaluate(plan);
@@ -100,7 +101,7 @@ describe('every sentence of the core, in metric, US and UK measures', () => {
   });
 
   it('of a sheet: in its own measures, with no mark left', () => {
-    for (let seed = 1; seed <= 20; seed++)
+    for (let seed = 1; seed <= tries(6, 100); seed++)
       for (const [units, foreign] of FOREIGN.slice(1)) {
         const { ingredients: _, ...sheet } = sheetOf(solvePlan(randomProblem(seed)).plan, 'bucket', units!);
         for (const text of textsIn([sheet.makes, sheet.steps, sheet.schools])) {
@@ -112,7 +113,7 @@ describe('every sentence of the core, in metric, US and UK measures', () => {
 
   it('of batches: what is asked, what a reading may mean, what a bottle could hold, what is to do', () => {
     const said: unknown[] = [];
-    for (let seed = 1; seed <= 25; seed++) {
+    for (let seed = 1; seed <= tries(8, 200); seed++) {
       const log = extremeHistory(seed);
       const at = Date.parse(log.at(-1)!.at);
       for (let n = 2; n < log.length; n += 3)

@@ -1,6 +1,7 @@
 import type { Course } from '../belief/course';
 import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
+import { stillnessOf } from '../ledger/evidence';
 import { beganAt, isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
 import { inC } from '../units/say';
@@ -61,6 +62,14 @@ function whenDry(s: BatchState, course: Course | null): [number, number] | null 
 /** The same gravity three days apart shows that nothing moves. Common practice. */
 const STILL_FOR = 3 * DAY;
 
+/** Since when every vessel has read the same; null where one was not read since something went into it. */
+function stillSince(s: BatchState): number | null {
+  const since = s.fills.map((f) =>
+    f.reads.length > 0 ? f.reads.at(-1)!.at - stillnessOf(f).days * DAY : null
+  );
+  return since.some((at) => at === null) ? null : Math.max(...(since as number[]));
+}
+
 /**
  * What is to do in a batch, soonest first: each step once all its waits are over or foreseen.
  * A step whose predecessor is still to do is reckoned from when that is due. What hangs on the wine's own pace is
@@ -94,9 +103,12 @@ export function schedule(
       const isLate = waitMs === 'maxH';
       const quiet = isBegun(s) ? course?.quietAt : null;
       const done = step.wantsDone && isBegun(s) ? course?.doneAt : null;
+      const ends = done?.[isLate ? 'high' : 'low'] ?? 0;
+      // What ended before the last event has stood still for some of its days already.
+      const ended = course && ends <= course.from ? Math.min(ends, stillSince(s) ?? ends) : ends;
       return Math.max(
         s.startedAt,
-        done ? (isLate ? done.high : done.low) + STILL_FOR : 0,
+        done ? ended + STILL_FOR : 0,
         ...step.waits.map((w) =>
           w.until === 'quiet' && quiet
             ? isLate

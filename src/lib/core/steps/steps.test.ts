@@ -388,4 +388,20 @@ describe('a must whose yeast nobody wrote down', () => {
     // Who leaves it to wild yeast is not asked for another.
     expect(at(made('wild'), 6).says.lacksYeast).toBeNull();
   });
+
+  it('a finished wine has stood still since it first read so: each further reading puts nothing off', () => {
+    const events = [
+      ...made(),
+      on(0.2, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5 }),
+      on(5, 'fruit-out', { press: 'drip' }),
+      on(6, 'step', { step: 'rack-1', outcome: 'done' }),
+      on(7, 'step', { step: 'rack-2', outcome: 'done' }),
+      ...[80, 81, 82, 83, 84].map((day) => on(day, 'reading', { sg: 0.993, tempC: 20 }))
+    ];
+    const dues = [81, 82, 83, 84].map((day) => {
+      const upTo = events.filter((x) => Date.parse(x.at) <= T0 + day * DAY);
+      return (at(upTo, day).due.find((d) => d.step.id === 'bottle')!.dueAt - T0) / DAY;
+    });
+    expect(dues).toEqual([83, 83, 83, 83]);
+  });
 });

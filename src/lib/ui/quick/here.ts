@@ -1,4 +1,5 @@
 import type { CommandKind } from '$core/quickline/command';
+import { usualDoseG } from '$core/steps/table/powder';
 import type { Context, Wine } from '$core/quickline/context';
 import type { Home } from '$core/quickline/home';
 import { numbered } from '$core/quickline/who';
@@ -64,6 +65,10 @@ export function contextHere(hereId: string | null, bottled: readonly Batch[]): C
         name: b.state.name,
         volumeL: b.standing.volumeL,
         batch: b,
+        usualG: (id: string) =>
+          id === 'campden' || id === 'pectic-enzyme'
+            ? usualDoseG(id === 'campden' ? 'campden' : 'enzyme', b.state)
+            : null,
         fits: (kind: CommandKind) => fits(b, kind)
       }))
   ).map(({ batch, ...w }) => ({

@@ -4,7 +4,7 @@ import { ask, read, take, type Context, type Piece, type Read } from '../context
 import { daysOf, momentOf } from '../when';
 
 const STIRRED =
-  /\b(?:(?:gave\s+(?:it|them)\s+a\s+)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?the\s+cap(?:\s+down)?|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
+  /\b(?:(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?the\s+(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
 const ALL = /\b(?:all|everything|each|every\s*one|both|them)\b/;
 
 /** Stirred: this one, or all that want it. */

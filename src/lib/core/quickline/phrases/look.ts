@@ -4,9 +4,10 @@ import { ask, read, take, type Piece, type Read } from '../context';
 type Look = Omit<CommandOf<'observation'>, 'kind'>;
 type Key = 'cap' | 'foam' | 'taste' | 'clarity' | 'smell' | 'surface';
 
-const CAP = '\\b(?:the\\s+)?cap\\s+(?:is\\s+|has\\s+|was\\s+)?';
+const CAP = '\\b(?:the\\s+)?cap\\s+(?:is\\s+|has\\s+|was\\s+)?(?:gone\\s+)?';
 const TASTES = '\\b(?:it\\s+)?(?:still\\s+)?tast(?:es?|ed|ing)\\s*:?\\s*(?:still\\s+)?';
-const SMELLS = '\\b(?:it\\s+)?smell(?:s|ed)?\\s+(?:of\\s+|like\\s+)?';
+const SMELLS =
+  '\\b(?:it\\s+)?smell(?:s|ed)?\\s+(?:(?:a\\s+(?:bit|little|touch|hint)|slightly|faintly)\\s+)?(?:of\\s+|like\\s+)?';
 
 /** What is said of each thing that can be seen, smelt or tasted; the first that matches stands. */
 const WORDS: [Key, string, RegExp][] = [
@@ -51,7 +52,7 @@ const WORDS: [Key, string, RegExp][] = [
   [
     'clarity',
     'clear',
-    /\b(?:looks?\s+)?(?:(?:crystal|quite|very|perfectly|star)\s+)?(?:clear(?:ed)?|bright)\b/
+    /\b(?:looks?\s+|gone\s+)?(?:(?:crystal|quite|very|perfectly|star)\s+)?(?:clear(?:ed)?|bright)\b(?:\s+as\s+(?:a\s+)?(?:bell|glass|crystal|day))?/
   ]
 ];
 
@@ -94,7 +95,18 @@ export function readLook(p: Piece): Read | null {
   for (const [key, value, pattern] of WORDS)
     if (out[key] === undefined && take(p, pattern)) (out as Record<string, string>)[key] = value;
   if (Object.keys(out).length > 0) return read({ kind: 'observation', ...out });
-  if (take(p, /\bbubbl(?:e|es|ing)\b(?:\s*:?\s*\d+)?/))
+  // How long it has stood is what tells, and nobody makes that up.
+  const nothing =
+    /\b(?:nothing(?:\s+(?:is|has))?(?:\s+(?:moved|moving|happen(?:s|ed|ing)?))?|no\s+(?:bubbles?|movement|activity)|(?:stood|stands|standing)\s+still)\s*$/;
+  if (take(p, nothing))
+    return ask(
+      'amount',
+      'For how long has nothing moved?',
+      ['a day', 'two days', 'three days', 'a week'].map((x) => ({ label: x, line: `nothing moved for ${x}` }))
+    );
+  if (
+    take(p, /\bbubbl(?:e|es|ing)\b(?:\s*:?\s*\d+)?(?:\s+(?:like\s+mad|away|well|hard|fast|slowly|a\s+lot))?/)
+  )
     return ask('amount', 'How many bubbles in how many seconds? Such as: 5 bubbles in 12 s.');
   return null;
 }

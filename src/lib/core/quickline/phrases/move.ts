@@ -18,6 +18,8 @@ export function readFruitOut(p: Piece, ctx: Context): Read | null {
   const squeezed = pressed ? null : take(p, SQUEEZED);
   const out = take(p, OUT);
   if (!pressed && !squeezed && !out) return null;
+  if ((pressed || squeezed) && !out)
+    take(p, /\b(?:and\s+)?(?:took|taken|lifted|fished)\s+(?:it|them)\s+out\b/);
   if (out && !pressed && !squeezed) take(p, /\b(?:and\s+)?(?:let\s+(?:it|them)\s+)?drip(?:ped)?\b/);
   const volumeL = takeVolume(
     p,
@@ -32,7 +34,7 @@ export function readFruitOut(p: Piece, ctx: Context): Read | null {
 }
 
 const RACKED =
-  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
+  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|(?:put|poured|joined|combined)(?=\s+(?:both|all|the\s+(?:two|three|four))\b[^,]*\b(?:together|jars?|carboys?|demijohns?)\b[^,]*\b(?:in|into)\b)|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
 const LOST = [
   new RegExp(`\\b(?:lost|loss(?:\\s+of)?|lees(?:\\s+of)?)\\s+(${VOLUME})`),
   new RegExp(`\\bleft\\s+(?:behind\\s+)?(${VOLUME})(?:\\s+behind)?`),
@@ -76,7 +78,24 @@ function emptyOnes(ctx: Context, line: string): Ask['choices'] {
     }));
 }
 
-/** Wine from one vessel into others. */
+/** All of it, in whatever it stands. */
+const EVERYTHING = new RegExp(
+  `\\b(?:everything|(?:both|all|every|each|the\\s+(?:two|three|four))(?:\\s+(?:of|the|my|it|them|two|three|four|${JAR}))*)(?:\\s+together)?(?=\\s+(?:to|into|in)\\b)`
+);
+
+/** The vessels that are named before where it goes: `jar 1 and jar 2 into the bucket`. */
+function takeSources(p: Piece, ctx: Context, named: (v: Context['vessels'][number]) => string): string[] {
+  const into = /\b(?:to|into|in)\b/.exec(p.text);
+  if (!into) return [];
+  const before: Piece = { text: p.text.slice(0, into.index) };
+  const found = [...ctx.vessels]
+    .sort((a, b) => b.name.length - a.name.length)
+    .filter((v) => take(before, new RegExp(`\\b(?:and\\s+)?(?:the\\s+)?${named(v)}\\b`)));
+  if (found.length > 0) p.text = `${before.text} ${p.text.slice(into.index)}`;
+  return found.map((v) => v.id);
+}
+
+/** Wine from one vessel into others, or from several. */
 export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   if (!take(p, RACKED)) return null;
   const lossL = lostOf(p, ctx);
@@ -87,6 +106,8 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
       take(p, new RegExp(`\\b(?:from|out\\s+of)\\s+(?:the\\s+)?${named(v)}\\b`)) ??
       take(p, new RegExp(`^[\\s,]*(?:the\\s+)?${named(v)}\\s+(?=(?:to|into|in)\\b)`))
   );
+  const each = !from && take(p, EVERYTHING) !== null;
+  const out = from || each ? [] : takeSources(p, ctx, named);
   const isInto = /\b(?:to|into|in)\b/.test(p.text);
   // How much came out in each: `4 l to the green jar and 3 l to a 5 l jar`.
   for (;;) {
@@ -132,7 +153,9 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   return read({
     kind: 'transfer',
     to,
-    ...(from ? { vesselId: from.id } : {}),
+    ...(from ? { vesselId: from.id } : out.length === 1 ? { vesselId: out[0]! } : {}),
+    ...(out.length > 1 ? { vesselIds: out } : {}),
+    ...(each ? { each } : {}),
     ...(lossL === null ? {} : { lossL })
   });
 }
@@ -151,7 +174,7 @@ export function readGone(p: Piece, ctx: Context): Read | null {
   if (
     !take(
       p,
-      /\b(?:(?:took|drew)\s+out\b|(?:took|drew)\s+(?:off\s+)?(?:a\s+sample(?:\s+of)?)?|sampled?(?:\s+of)?|drank|drew)\b/
+      /\b(?:(?:took|drew)\s+out\b|(?:took(?!\s+(?:its|the|a)\s+temp)|drew)\s+(?:off\s+)?(?:a\s+sample(?:\s+of)?)?|sampled?(?:\s+of)?|drank|drew)\b/
     )
   )
     return null;
@@ -181,9 +204,13 @@ const FILLED = new RegExp(
 const OUNCES = /(?<![\w.,])(\d+(?:\.\d+)?)[\s-]*(?:(?:us\s+)?(?:fl\.?|fluid)\s*)?(?:oz|ounces?)\b\.?/g;
 const FLOZ_ML = 1000 * L_PER['us-floz'];
 
+const BOTTLED = new RegExp(
+  `\\bbottled(?:\\s+it)?\\b|\\b(?:filled|corked|capped)(?=\\s+(?:\\d+|${WORD})\\b[^,]*\\bbottles?\\b)`
+);
+
 /** Wine into bottles, of several sizes. */
 export function readBottle(p: Piece, ctx: Context): Read | null {
-  if (!take(p, /\bbottled(?:\s+it)?\b/)) return null;
+  if (!take(p, BOTTLED)) return null;
   // Before the bottles are counted: half a pint is none.
   const lossL = lostOf(p, ctx);
   // Bottles are sold by fluid ounces, and called by ounces.

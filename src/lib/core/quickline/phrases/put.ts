@@ -6,7 +6,7 @@ import { readAmount } from '../../units/reckon';
 import type { CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
 import { readItem, readItems } from '../items';
-import { takeVolume, VOLUME } from './volume';
+import { JAR, litresIn, takeVolume, VOLUME } from './volume';
 
 const YEASTS: [YeastId, RegExp][] = [
   ['champagne', /\bchampagne(?:\s+type)?\b|\bsparkling(?=\s+yeast)/],
@@ -16,10 +16,10 @@ const YEASTS: [YeastId, RegExp][] = [
   ['wine', /\bgeneral(?:\s+wine)?(?:\s+type)?\b/]
 ];
 const PITCH =
-  /\b(?:pitch(?:ed|ing)?|re-?pitch(?:ed)?|sprinkled|yeast\s+(?:is\s+)?(?:in|pitched)|starter\s+(?:is\s+)?in)\b/;
+  /\b(?:pitch(?:ed|ing)?|re-?pitch(?:ed)?|sprinkled|put(?:\s+in)?(?=\s+(?:the\s+)?yeast\b)|yeast\s+(?:is\s+)?(?:in|pitched)|starter\s+(?:is\s+)?in)\b/;
 const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix))|\bstarter\b/;
 const ADDED =
-  /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|poured\s+in|threw\s+in|mixed\s+in|in\s+went|went\s+in|(?:fed|dosed)(?:\s+it)?(?:\s+with)?|gave\s+it|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
+  /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|pour(?:ed)?(?:\s+(?:in|over|on))?(?!\s+(?:it\s+)?back)|threw\s+in|mixed\s+in|in\s+went|went\s+in|(?:fed|dosed)(?:\s+it)?(?:\s+with)?|gave\s+it|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
 
 /** So much as one pitches of yeast, by figures, fractions or words. */
 const FEW =
@@ -56,12 +56,18 @@ export function readPitch(p: Piece): Read | null {
   return read({ kind: 'pitch', ...out });
 }
 
+/** What it goes over, said beside what goes in. */
+const OVER =
+  /\b(?:over|on(?:to)?)\s+(?:it|them|(?:(?:the|my)\s+)?(?:fruit|petals|flowers|flower\s+heads|heads|roots|pulp|must|berries|leaves|peel|lot))\b/g;
+
 /** What goes in. */
 export function readAddition(p: Piece, ctx: Context, line: string): Read | null {
   const lead = take(p, ADDED);
   const text = p.text
     .replace(/\b(?:in|into|to)\s+(?:it|the\s+(?:must|wine|jar|bucket))\b/g, ' ')
-    .replace(/^[\s,]*put\s+(.*)\bin\s*$/, '$1')
+    .replace(OVER, ' ')
+    .replace(/^[\s,]*put\s+(?:in\s+)?(.*?)(?:\bin\b)?(?=\s*(?:,|$))/, '$1')
+    .replace(/\s+in\s*(?=,|:)/, '')
     .replace(/\b(?:in|it|then|also)\s*$/, ' ')
     .replace(/^[\s,+]*(?:and|then|also)?\s+/, '')
     .replace(/^[\s,;:+]+|[\s,;:.]+$/g, '');
@@ -77,6 +83,27 @@ export function readAddition(p: Piece, ctx: Context, line: string): Read | null 
   p.text = '';
   if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
   return read({ kind: 'addition', items });
+}
+
+const WATER = '(?:(?:cold|cool|boiled|cooled|hot|boiling|warm|tap|spring|plain)\\s+)*water';
+const MADE_UP = new RegExp(
+  `\\b(?:(?:topp?(?:ed)?|made|make|filled|brought)(?:\\s+it)?(?:\\s+up)?(?:\\s+with\\s+${WATER})?|(?:added\\s+)?${WATER}(?:\\s+(?:in|up))?)\\s+to\\s+(?:the\\s+)?(${VOLUME})(?!\\s*${JAR})(?:\\s+(?:mark|line|level))?(?:\\s+with\\s+(${WATER})?)?`
+);
+
+/** Water up to a mark. With anything else it is none: how much went in has to be said. */
+export function readMakeUp(p: Piece, ctx: Context, line: string): Read | null {
+  const own: Piece = { text: p.text };
+  const m = take(own, MADE_UP);
+  const toL = m && litresIn(m[1]!.replace(/-/g, ' '), ctx);
+  if (!m || toL === null || (/with\s+$/.test(m[0]) && !m[2])) return null;
+  p.text = own.text;
+  const said = m[0].trim();
+  // A jar of wine may be filled up with wine.
+  if (/^(?:top|filled)/.test(said) && !/water/.test(said))
+    return ask('amount', 'Filled up with what, and how much?', [
+      { label: 'water, up to that mark', line: line.replace(said, `${said} with water`) }
+    ]);
+  return read({ kind: 'make-up', toL });
 }
 
 const GAS =

@@ -7,12 +7,19 @@ import { JAR, takeVolume } from './volume';
 
 const NUM = '(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)';
 const IS = '(?:\\s|,|=|:|\\b(?:is|was|now|at|of|shows?|says|dropped|fell|down|to)\\b)*';
+/** Made warmer or colder, to so much. */
+const WARMED =
+  '(?:heated|warmed|cooled|chilled|took\\s+(?:its|the)\\s+temp(?:erature)?)(?:\\s+(?:it|up|down))*';
 const TEMP = new RegExp(
-  `(?:\\b(?:at|@|temp(?:erature)?|sample|room)${IS})?(-?${NUM})\\s*(?:(?:°|degrees?|deg)\\s*(c|f)?(?:elsius|ahrenheit)?|(c|f))(?![\\w])`
+  `(?:\\b(?:at|@|${WARMED}|temp(?:erature)?|sample|room)${IS})?(-?${NUM})\\s*(?:(?:°|degrees?|deg)\\s*(c|f)?(?:elsius|ahrenheit)?|(c|f))(?![\\w])`
 );
 const TEMP_ALONE = new RegExp(`${TEMP.source}(?!\\s+(?:of\\s+)?[a-z]{3})`);
 const TEMP_BARE = new RegExp(
-  `(?:\\b(?:temp(?:erature)?|room)${IS}|(?:\\bat\\s+|@\\s*))(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
+  `\\b(?:temp(?:erature)?|room|${WARMED})${IS}(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
+);
+/** Beside what was read, `at 20` is how warm the sample was. */
+const TEMP_BESIDE = new RegExp(
+  `(?:${TEMP_BARE.source})|(?:\\bat\\s+|@\\s*)(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
 );
 const FREE_SO2 = [
   new RegExp(`\\bfree\\s+(?:so2|so₂|sulphite|sulfite|sulphur|sulfur)${IS}(${NUM})\\s*(?:mg\\s*/\\s*l|ppm)?`),
@@ -153,7 +160,7 @@ export function readReading(p: Piece, ctx: Context, line: string): Read | null {
   if (out.tempC === undefined)
     set(
       'tempC',
-      figure(p, TEMP_BARE, (m) => warm(m[1]!), offer('temperature'))
+      figure(p, hasMore ? TEMP_BESIDE : TEMP_BARE, (m) => warm(said(m)), offer('temperature'))
     );
   // Behind a gravity, a bare number that is as warm as a sample is its temperature.
   const beside = LONE.exec(p.text.replace(/^[\s,]*(?:at|@|,)\s*/, ''));
