@@ -1,5 +1,5 @@
 import { faultsOf } from './faults';
-import { logOf, startRhubarb } from './kitchen';
+import { live, logOf, sayLine, startRhubarb } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const PHONE = { width: 390, height: 844 };
@@ -108,4 +108,40 @@ test('a plan, a harvest and a question are one line each, on a phone', async ({ 
   await page.getByRole('button', { name: 'Quick line' }).click();
   await box(page).fill('how much sugar for 10 l at 12 %');
   await expect(means(page)).toContainText(/1\.9\d kg of sugar/);
+});
+
+test('several jars are racked into one by a line, and it is as strong as it was; a mark is made up, a dose is offered', async ({
+  page
+}) => {
+  const { sentence, go } = await live(page, 'mixed', '2026-08-01T18:00:00+01:00', [
+    '6 lb gooseberries',
+    '8 L water'
+  ]);
+  await page.keyboard.press('/');
+  await box(page).fill('campden in');
+  await expect(page.getByRole('dialog')).toContainText('tablets, the usual');
+  await page.keyboard.press('Alt+1');
+  await expect(means(page)).toContainText('Campden tablets');
+  await page.keyboard.press('Enter');
+  await expect(box(page)).toBeHidden();
+  await sayLine(page, 'made up to 14 l with water', /L water/);
+  await go(1);
+  await sayLine(page, 'put the yeast in', /Yeast in/);
+  await go(6);
+  await sayLine(page, 'squeezed the bag and took it out', /Fruit out/);
+  await sayLine(page, 'racked into a 10 l jar and a 5 l jar', /Racked/);
+  await go(20);
+  await sayLine(page, "gravity's 1.004 in each", /1\.004/, /1\.004/);
+  const strength = async () => Number(/about ([\d.]+) % so far/.exec(await sentence.innerText())?.[1]);
+  await expect(sentence).toContainText('% so far');
+  const before = await strength();
+  await sayLine(
+    page,
+    'racked both jars into a 15 l jar, lost half a litre',
+    /Racked .* 15 L jar/,
+    /Racked .* 15 L jar/
+  );
+  await expect(sentence).toContainText('in the 15 L jar');
+  await expect(sentence).toContainText('% so far');
+  expect(Math.abs((await strength()) - before)).toBeLessThan(0.3);
 });

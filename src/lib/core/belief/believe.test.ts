@@ -240,6 +240,25 @@ describe('one belief a batch', () => {
     expect(chance.stalled).toBeGreaterThan(0.8);
     expect(sugarGL.low).toBeGreaterThan(50);
   });
+  it('jars of one wine that read alike are one finding, not one for each: as sure as of one, and no odder', () => {
+    const ids = ['x', 'y', 'z'];
+    const split = on(8, 'transfer', {
+      from: 'b',
+      to: ids.map((vesselId, i) => ({ vesselId, volumeL: [4.5, 4.5, 1][i]! })),
+      lossL: 0.5,
+      emptied: true
+    });
+    const log = [...start(), read(3, 1.05), split, ...ids.map((id) => read(20, 1.0, id))];
+    const all = Array.from({ length: 5 }, (_, k) =>
+      beliefOf({ ...foldBatch(log, T0 + 20.1 * DAY)!, id: `seed ${k}` })!
+    );
+    const strengths = all.map((b) => b.abv.likely);
+    expect(Math.max(...strengths) - Math.min(...strengths)).toBeLessThan(0.5);
+    for (const { volumeL, abv } of all) {
+      expect(Math.abs(volumeL.likely / all[0]!.volumeL.likely - 1)).toBeLessThan(0.03);
+      expect(abv.high - abv.low).toBeGreaterThan(0.6);
+    }
+  });
   it('a jar that was read says little of its twin', () => {
     const split = on(8, 'transfer', {
       from: 'b',

@@ -10,6 +10,7 @@ import type { Plan } from '../plan/plan';
 import { COLD_C, YEASTS } from '../tables/yeasts';
 import { USUAL_ROOM_C } from '../units/settings';
 import { pour, pourWine } from './bring';
+import { movedKin, parted } from './kin';
 import { move } from './move';
 import {
   cellOf,
@@ -115,7 +116,8 @@ export function beginning(setting: Setting, size: number): Running {
     tolerance: YEASTS.wild.toleranceAbv,
     isFedLate: false,
     filledGL: {},
-    sugared: []
+    sugared: [],
+    kin: []
   };
 }
 
@@ -190,8 +192,14 @@ export function follow(r: Running, flow: Flow): void {
   const { e } = r;
   switch (flow.kind) {
     case 'pour':
+      r.kin = parted(
+        e,
+        r.kin,
+        flow.to.map((t) => t.vesselId)
+      );
       return pour(r, flow);
     case 'wine':
+      r.kin = parted(e, r.kin, [flow.to]);
       return pourWine(r, flow);
     case 'pace':
       for (const lot of e.lots) for (let i = 0; i < e.size; i++) lot.halfH[i]! *= flow.factor;
@@ -202,6 +210,7 @@ export function follow(r: Running, flow: Flow): void {
     case 'keep':
       return keepOf(cellOf(e, flow.vesselId), flow.share);
     case 'move':
+      r.kin = movedKin(r.kin, flow, (id) => !(id in e.cells));
       move(e, flow);
       for (const { vesselId } of flow.to)
         if (vesselId.startsWith(BOTTLES)) r.filledGL[vesselId] = couldReachGL(r, cellOf(e, vesselId));

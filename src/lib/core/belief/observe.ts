@@ -2,7 +2,9 @@ import { ETHANOL_20 } from '../liquid/ethanol';
 import { BOTTLES, type Flow } from '../ledger/flow';
 import { normalQuantile } from '../maths/draw';
 import { litresOf, normalsFor, randomOf, resample, sgOf, turn, type Cell, type Ensemble } from './ensemble';
+import { likeOf } from './kin';
 import type { Running, Seen } from './running';
+import { shift } from './shift';
 import { layeredAt, layerOf, type Layer } from './layer';
 import { bell } from './likelihood';
 import { reweigh, tail } from './weigh';
@@ -27,6 +29,9 @@ const FAST_SG_DAY = 0.022;
 /** Chance that something was not as written, where a reading asks for it, and how far off it is. */
 const NOT_WRITTEN = 0.02;
 const NOT_WRITTEN_SG = 0.025;
+/** So often jars of one wine that still have this share of their sugar stand alike; else each goes its own way. Ours. */
+const ALIKE = 0.5;
+const HAS_LEFT = 0.05;
 /** A wine that woke goes on about half as fast, in its logarithm, give or take. Ours. */
 const WOKEN = -0.7;
 const WOKEN_SD = 0.6;
@@ -64,11 +69,12 @@ const Took = {
   ended: 5,
   woke: 6,
   written: 7,
-  layered: 8
+  layered: 8,
+  alike: 9
 } as const;
 
 // Written anew for each member: this runs some thousand times for one batch.
-const weights = new Float64Array(9);
+const weights = new Float64Array(10);
 const [going, sleeps, woke] = [new Float64Array(LOOKS), new Float64Array(LOOKS), new Float64Array(LOOKS)];
 const targets = new Float64Array(LOOKS);
 
@@ -93,6 +99,7 @@ export function readingSeen(r: Running, flow: Read): Seen | null {
     flow.isRough ? ROUGH_SG : 0
   );
   const layer = layerOf(r, ids);
+  const like = cells.length === 1 ? likeOf(r, cells[0]!.id) : null;
   const lastAt = r.seen.findLast((x) => ids.includes(x.vesselId))?.at ?? r.startedAt;
   const fastSg = FAST_SG_DAY * Math.max(0.25, (r.at - lastAt) / 86_400_000);
   const factor = new Float64Array(e.size);
@@ -109,6 +116,7 @@ export function readingSeen(r: Running, flow: Read): Seen | null {
       error[i]!,
       fastSg,
       layer,
+      like,
       random
     );
     factor[i] = one.likelihood;
@@ -148,6 +156,7 @@ function weighOne(
   error: number,
   fastSg: number,
   layer: Layer | null,
+  like: Cell | null,
   random: () => number
 ): { likelihood: number; took: number } {
   const now = sgOf(c, i);
@@ -220,11 +229,17 @@ function weighOne(
     weights[Took.written] = NOT_WRITTEN * bell(sg - start, 0, NOT_WRITTEN_SG);
   else if (sg < end - 2 * sd) weights[Took.written] = NOT_WRITTEN * bell(sg - end, 0, UNDER_SG);
 
+  // Of jars that have come to their end each is judged by itself.
+  if (like && like.hexoseKg[i]! > HAS_LEFT * like.everKg[i]!) {
+    for (let k = 0; k < weights.length; k++)
+      if (k !== Took.slip && k !== Took.layered) weights[k]! *= 1 - ALIKE;
+    weights[Took.alike] = honest * ALIKE * bell(sg - sgOf(like, i), 0, sd);
+  }
   const likelihood = total(weights);
   if (!(likelihood > 0)) return { likelihood: 1e-30, took: Took.none };
   const took = pickOf(weights, likelihood, random);
   const at_ = took === Took.going ? going : took === Took.sleeps ? sleeps : took === Took.woke ? woke : null;
-  const target = at_ ? targets[pickOf(at_, weights[took]!, random)]! : sg - 0.5 * sd * error;
+  const target = at_ ? targets[pickOf(at_, total(at_), random)]! : sg - 0.5 * sd * error;
   const gone = perSg > 0 ? (start - target) * perSg : 0;
 
   const settle = (hexoseKg: number) => {
@@ -261,6 +276,12 @@ function weighOne(
       c.asleep[i] = 1;
       c.stall[i] = -1;
       break;
+    case Took.alike:
+      // It stands as likely there as its twin does; where, it says itself, and how it goes on is its own luck.
+      settle(Math.max(0, Math.min(whole, gone)));
+      c.asleep[i] = like!.asleep[i]!;
+      c.stall[i] = c.asleep[i] ? -1 : drawStall(c.hexoseKg[i]! / ever, random);
+      break;
     case Took.ended:
       settle(whole);
       c.stall[i] = -1;
@@ -271,28 +292,4 @@ function weighOne(
       break;
   }
   return { likelihood, took };
-}
-
-/** Sugar, or for want of sugar other matter, put in or taken out until the member reads `sg`. */
-function shift(c: Cell, i: number, sg: number): void {
-  const now = sgOf(c, i);
-  const litres = litresOf(c, i);
-  // Two steps of the secant: gravity is all but straight in what is dissolved.
-  let kg = ((sg - now) * litres) / 0.385;
-  for (let k = 0; k < 2; k++) {
-    const before = [c.hexoseKg[i]!, c.otherKg[i]!, c.everKg[i]!] as const;
-    dissolve(c, i, kg);
-    const then = sgOf(c, i);
-    if (k === 0 && Math.abs(then - now) > 1e-9) {
-      [c.hexoseKg[i], c.otherKg[i], c.everKg[i]] = before;
-      kg *= Math.max(0.2, Math.min(5, (sg - now) / (then - now)));
-    }
-  }
-}
-
-function dissolve(c: Cell, i: number, kg: number): void {
-  const sugar = Math.max(-c.hexoseKg[i]!, kg);
-  c.hexoseKg[i]! += sugar;
-  c.everKg[i] = Math.max(c.hexoseKg[i]!, c.everKg[i]! + sugar);
-  c.otherKg[i] = Math.max(0.3 * c.otherKg[i]!, c.otherKg[i]! + kg - sugar);
 }

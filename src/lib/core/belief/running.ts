@@ -1,4 +1,5 @@
 import type { Ensemble } from './ensemble';
+import type { Kin } from './kin';
 
 /** Sugar as it was poured into a vessel: when, and how much, kg of hexose. */
 export type Sugared = { at: number; vesselId: string; hexoseKg: number };
@@ -34,4 +35,5 @@ export type Running = {
   filledGL: Record<string, number>;
   /** sugar that was poured in, and may lie on the bottom for a day or two */
   sugared: readonly Sugared[];
+  kin: readonly Kin[];
 };

@@ -70,6 +70,48 @@ describe('what a line writes', () => {
   it('happened when it was said to', () => {
     expect(written('yesterday 8pm stirred', begun(), 3).deed[0]!.at).toBe(Date.parse('2026-04-03T20:00:00Z'));
   });
+  it('racks several into one: each gives what it held, once, and what was lost is shared by it', () => {
+    const two = [
+      ...begun(),
+      on(8, 'transfer', {
+        from: 'bucket-15',
+        to: [
+          { vesselId: 'jar-5', volumeL: 5 },
+          { vesselId: 'jar-us', volumeL: 3.5 }
+        ],
+        lossL: 1,
+        emptied: true
+      })
+    ];
+    type Rack = { from: string; to: { vesselId: string; volumeL: number }[]; lossL: number };
+    for (const line of [
+      'racked everything into the 10 l jar, lost 0.4 l',
+      'racked both jars to the 10 l jar'
+    ]) {
+      const { deed } = written(line, two, 40);
+      const racks = deed.map((d) => d.data as Rack);
+      expect(racks.map((r) => [r.from, r.to.map((t) => t.vesselId)])).toEqual([
+        ['jar-5', ['jar-10']],
+        ['jar-us', ['jar-10']]
+      ]);
+      const after = [...two, ...racks.map((r, i) => on(40 + i / 1e4, 'transfer', r as never))];
+      const s = foldBatch(after, T0 + 41 * DAY)!;
+      expect(s.fills.map((f) => [f.vesselId, f.racked.length])).toEqual([['jar-10', 2]]);
+      const lostL = racks.reduce((sum, r) => sum + r.lossL, 0);
+      const inL = racks.reduce((sum, r) => sum + r.to[0]!.volumeL, 0);
+      expect(inL + lostL).toBeCloseTo(8.5, 1);
+      if (line.includes('lost')) expect(lostL).toBeCloseTo(0.4, 6);
+    }
+    // One of them that takes the rest gives nothing, and has no room for it here.
+    expect(() => written('racked everything into the 5 l jar', two, 40)).toThrow(/no room|does not fit/);
+  });
+  it('makes up to a mark what stands there by the sums, fruit and all', () => {
+    const [d] = written('made up to 12 l with water', begun(), 0.5).deed;
+    const [water] = (d!.data as { ingredients: Ingredient[] }).ingredients;
+    expect(water).toMatchObject({ kind: 'water' });
+    expect((water as { volumeL: number }).volumeL).toBeCloseTo(2, 1);
+    expect(() => written('made up to 9 l with water', begun(), 0.5)).toThrow(/stands at .*10/);
+  });
   it('racks into jars that are free, the smaller full, and knows a jar that is new', () => {
     const { deed, newVessels } = written('racked to 5 l and 1 us gal, lost 0.7 l', begun(), 20);
     const data = deed[0]!.data as { to: { vesselId: string; volumeL: number }[]; lossL: number };

@@ -12,13 +12,26 @@ import type { CommandOf } from './command';
 import type { Home, Written } from './home';
 import { vesselFor } from './which-vessel';
 
+/** The vessels that a racking empties: those that are named, or all that do not take it themselves. */
+function sourcesOf(c: CommandOf<'transfer'>, s: BatchState): string[] {
+  if (c.each && s.fills.length > 0) {
+    const takes = new Set(c.to.map((t) => t.vesselId));
+    const out = s.fills.map((f) => f.vesselId).filter((id) => !takes.has(id));
+    return out.length > 0 ? out : [s.fills[0]!.vesselId];
+  }
+  return (c.vesselIds ?? [c.vesselId]).map((id) => vesselFor(s, id, 'was racked'));
+}
+
 /** A racking into the jars that are named, or of a size: filled, and what is left behind told. */
 export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): Written {
-  const from = vesselFor(s, c.vesselId, 'was racked');
-  const fill = s.fills.find((f) => f.vesselId === from)!;
-  const hadL = fillL(fill);
+  const from = sourcesOf(c, s).map((vesselId) => {
+    const fill = s.fills.find((f) => f.vesselId === vesselId)!;
+    return { vesselId, hadL: fillL(fill), isFirst: fill.racked.length === 0 };
+  });
+  const hadL = from.reduce((sum, f) => sum + f.hadL, 0);
+  const isSource = (id: string) => from.some((f) => f.vesselId === id);
   const held = (v: Vessel) =>
-    s.fills.filter((f) => f.vesselId === v.id && v.id !== from).reduce((sum, f) => sum + fillL(f), 0);
+    s.fills.filter((f) => f.vesselId === v.id && !isSource(v.id)).reduce((sum, f) => sum + fillL(f), 0);
   const room = (v: Vessel) => Math.max(0, v.capacityL - held(v));
   const neck = (v: Vessel) => Math.max(0, toTheNeck(v) - held(v));
   const volume = (l: number) => volumeText(l, home.settings.volume);
@@ -31,7 +44,7 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
       .sort((a, b) => a.capacityL - b.capacityL)[0];
     const vessel = named ?? sized ?? jarOf(sizeL!, volume, home.newId(), [...home.vessels, ...newVessels]);
     if (!named && !sized) newVessels.push(vessel);
-    if (named && !home.free.some((v) => v.id === named.id) && held(named) === 0 && named.id !== from)
+    if (named && !home.free.some((v) => v.id === named.id) && held(named) === 0 && !isSource(named.id))
       throw new InputError(
         `The ${named.name} holds another wine.`,
         'Name one that is empty, or blend them on its page.'
@@ -39,7 +52,9 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
     used.add(vessel.id);
     return { vessel, volumeL };
   });
-  const lossL = c.lossL ?? rackingLossL(hadL, fill.racked.length === 0);
+  /** What of a loss that was told is one vessel's: by what it held. */
+  const lostOf = (f: { hadL: number }) => ((c.lossL ?? 0) * f.hadL) / hadL;
+  const lossL = c.lossL ?? from.reduce((sum, f) => sum + rackingLossL(f.hadL, f.isFirst), 0);
   let left = Math.max(0, hadL - lossL - to.reduce((sum, t) => sum + (t.volumeL ?? 0), 0));
   const filled = new Map(to.map((t) => [t.vessel.id, t.volumeL ?? 0]));
   // The smaller are filled first, to the neck, and the largest bears the air; to the brim where it would not fit else.
@@ -53,25 +68,30 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
     }
   const into = to.map((t) => ({ vessel: t.vessel, volumeL: filled.get(t.vessel.id)! }));
   checkRacking(into, hadL, { room, volume });
-  const total = into.reduce((sum, t) => sum + t.volumeL, 0);
-  const restL = Math.max(0, hadL - total - (c.lossL ?? 0));
-  const isAll = isSediment(restL, hadL, 'lees');
   if (left > A_GLASS_L && to.every((t) => t.volumeL === undefined))
     throw new InputError(
       `${inL(left)} of it find no room there.`,
       'Name another jar with it, such as: and a 2 l bottle.'
     );
-  return {
-    deed: rack(
-      s.id,
-      from,
-      into.map((t) => ({ vesselId: t.vessel.id, volumeL: t.volumeL })),
-      c.lossL ?? (isAll ? Math.max(0, hadL - total) : 0),
-      isAll
-    ),
-    newVessels,
-    cautions: []
-  };
+  const total = into.reduce((sum, t) => sum + t.volumeL, 0);
+  const waiting = into.map((t) => ({ vesselId: t.vessel.id, volumeL: t.volumeL }));
+  const deed = from.flatMap((f, i) => {
+    // Each gives its share of what came out, vessel by vessel; the last one gives what is still missing.
+    let gives = i === from.length - 1 ? Infinity : (total * f.hadL) / hadL;
+    const portions: typeof waiting = [];
+    for (const t of waiting) {
+      const volumeL = Math.min(t.volumeL, gives);
+      if (volumeL <= 0) continue;
+      portions.push({ vesselId: t.vesselId, volumeL });
+      t.volumeL -= volumeL;
+      gives -= volumeL;
+    }
+    const outL = portions.reduce((sum, t) => sum + t.volumeL, 0);
+    const isAll = isSediment(Math.max(0, f.hadL - outL - lostOf(f)), f.hadL, 'lees');
+    const lostL = c.lossL === undefined ? (isAll ? Math.max(0, f.hadL - outL) : 0) : lostOf(f);
+    return rack(s.id, f.vesselId, portions, lostL, isAll);
+  });
+  return { deed, newVessels, cautions: [] };
 }
 
 /** Under this it is a bottle, over it a jar, L. */

@@ -7,21 +7,24 @@ import { abvText } from '$core/units/format';
 
 /** Above this nobody would bet against it. */
 const SURE = 0.95;
+/** Up to this it may as well be otherwise. */
+const EVEN = 0.5;
 
 /** How far a ferment likely is, as it is said, with its chance where that is no certainty. */
 export function howFarText({ word, chance }: HowFar): string {
   const percent = ` (${Math.round(100 * chance)}\u00a0%)`;
+  const likely = chance > EVEN ? 'likely' : 'perhaps';
   switch (word) {
     case 'finished':
-      return chance >= SURE ? 'almost certainly finished' : `likely finished${percent}`;
+      return chance >= SURE ? 'almost certainly finished' : `${likely} finished${percent}`;
     case 'stuck':
       return chance >= SURE
         ? 'almost certainly stuck with sugar left'
-        : `likely stuck with sugar left${percent}`;
+        : `${likely} stuck with sugar left${percent}`;
     case 'not begun':
-      return 'its yeast has likely not begun';
+      return `its yeast has ${likely} not begun`;
     default:
-      return chance >= SURE ? 'still working' : `likely still working${percent}`;
+      return chance >= SURE ? 'still working' : `${likely} still working${percent}`;
   }
 }
 

@@ -95,7 +95,11 @@ export function readMakeUp(p: Piece, ctx: Context, line: string): Read | null {
   const own: Piece = { text: p.text };
   const m = take(own, MADE_UP);
   const toL = m && litresIn(m[1]!.replace(/-/g, ' '), ctx);
-  if (!m || toL === null || (/with\s+$/.test(m[0]) && !m[2])) return null;
+  if (!m || toL === null) return null;
+  if (/with\s+$/.test(m[0]) && !m[2]) {
+    p.text = '';
+    return ask('amount', 'How much of it went in? Say it with its unit: the mark tells it of water alone.');
+  }
   p.text = own.text;
   const said = m[0].trim();
   // A jar of wine may be filled up with wine.
