@@ -230,8 +230,9 @@ export async function openDemo(page: Page, name: string) {
 /** Says a line on the wine's own page, and sees what it means, jar and all, before it is written. */
 export async function sayLine(page: Page, line: string, ...meanings: RegExp[]) {
   await expect(page.getByTestId('batch-sentence')).toBeVisible();
-  await page.keyboard.press('/');
   const box = page.getByLabel('Say it in one line');
+  await expect(box).toBeHidden();
+  await page.keyboard.press('/');
   await box.fill(line);
   for (const [i, meaning] of meanings.entries())
     await expect(page.getByTestId('means').nth(i)).toContainText(meaning);

@@ -60,6 +60,8 @@ test('elderflower by the kitchen spoon, whose yeast is forgotten: it is asked fo
     await box.fill(line);
     const answer = await page.getByTestId('means').first().innerText();
     await page.keyboard.press('Escape');
+    // What is pressed while it closes is typed into it.
+    await expect(box).toBeHidden();
     return answer;
   };
   await expect.poll(() => asked('is it safe to bottle?')).toContain('Once it is clear');

@@ -15,7 +15,7 @@ import { nameOf } from '$core/plan/name';
 import { vesselFor } from './plan/vessel-for';
 import { lateWord, dayWord, spanWord, whenWord } from './shelf/when';
 import type { Step } from '$core/steps/step';
-import { drawVessel, graduations } from './vessel/draw';
+import { drawVessel, figureY, graduations } from './vessel/draw';
 
 const DAY = 86_400_000;
 
@@ -81,6 +81,11 @@ describe('the vessel drawing', () => {
       // More than it holds is drawn to the brim; the page says how much too much.
       expect(d.y(v.capacityL * 2)).toBeCloseTo(d.y(v.capacityL), 6);
       expect(d.half(d.height / 2)).toBeLessThanOrEqual(d.width / 2 + 1);
+      // Its figure stands where the glass is wide: over a level in the belly, under one in the neck.
+      for (let share = 0.1; share <= 1; share += 0.1) {
+        const y = figureY(d, d.y(v.capacityL * share));
+        expect(d.half(y - 10), String(share)).toBeGreaterThan(0.3 * d.width);
+      }
     }
   );
   it('has a handful of round marks in any unit', () => {

@@ -26,7 +26,7 @@ function isCalled(v: Vessel, litres: number, ctx: Pick<Context, 'volume' | 'coun
 /** A size without a word for the vessel may be of anything that goes in: it is a vessel's where something is read there. */
 const READ_THERE: ReadonlySet<string> = new Set(['reading', 'observation']);
 /** What goes into a vessel, and does not leave it. */
-const GOES_IN: ReadonlySet<string> = new Set(['addition', 'pitch', 'steep', 'top-up']);
+const GOES_IN: ReadonlySet<string> = new Set(['addition', 'make-up', 'pitch', 'steep', 'top-up']);
 
 /**
  * Takes a vessel in which wine stands out of a piece, called by its size or its shape; undefined where none is, or more

@@ -1267,7 +1267,12 @@ export const ROWS: Row[] = [
   },
   {
     meant: { kind: 'pitch', at: '2026-11-25T21:00:00.000Z' },
-    says: ['pitched last night at 9', 'last night at 9 pitched', 'pitched at 9 last night']
+    says: [
+      'pitched last night at 9',
+      'last night at 9 pitched',
+      'pitched at 9 last night',
+      'last night at 9, pitched'
+    ]
   },
   {
     meant: { kind: 'stir', at: '2026-11-26T08:00:00.000Z' },

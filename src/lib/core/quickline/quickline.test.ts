@@ -297,6 +297,7 @@ describe('a vessel as it is called', () => {
     ['racked everything into the 5 us gal carboy', { each: true }],
     ['put both jars together in the 5 us gal carboy', { each: true }],
     ['racked all of it to the 5 us gal carboy', { each: true }],
+    ['put both jugs back together in the 5 us gal carboy', { each: true }],
     [
       'racked the 2 us gal jar and the 3 us gal carboy into the 5 us gal carboy',
       { vesselIds: ['carboy', 'jar'] }

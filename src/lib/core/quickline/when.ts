@@ -21,7 +21,7 @@ const DAYS = [
 const CLOCK =
   '(?:at\\s+)?(?:\\d{1,2}(?:[:.]\\d{2})?\\s*(?:am|pm|a\\.m\\.|p\\.m\\.)|\\d{1,2}:\\d{2}|noon|midday|midnight)';
 /** An hour without more, beside a part of a day. */
-const HOUR = 'at\\s+(?:1[0-2]|[1-9])(?![\\d.,:]|\\s*(?:°|%|degrees?\\b|deg\\b|[cf]\\b|am\\b|pm\\b))';
+const HOUR = 'at\\s+(?:1[0-2]|[1-9])(?![\\d:]|[.,]\\d|\\s*(?:°|%|degrees?\\b|deg\\b|[cf]\\b|am\\b|pm\\b))';
 const PART_OF_DAY =
   '(?:last\\s+night|tonight|this\\s+(?:morning|afternoon|evening)|yesterday\\s+(?:morning|afternoon|evening|night))';
 const SAID = new RegExp(

@@ -23,6 +23,10 @@
   const where = $derived(listText(s.fills.map((f) => vesselName(f.vesselId, 'a vessel'))));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
+  /** It moves still: how sweet it is at the moment tells nothing of it. */
+  const isFalling = $derived(
+    says.lastRead?.isFresh === true && !now.steady.steady && (pace ?? 0) > 0 && now.stage !== 'must'
+  );
   const day = (at: number) => dayWord(at, household.now, s.zone);
   /** A reading of long ago is told with its day, and how it moved then is not said of today. */
   const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
@@ -33,7 +37,7 @@
       ? ` ${readOn}${now.steady.steady ? `, still for ${counted(now.steady.days, 'day')} then` : ''}`
       : now.steady.steady
         ? `, still for ${counted(now.steady.days, 'day')}`
-        : pace !== null && pace > 0 && now.stage !== 'must'
+        : isFalling
           ? `${moved && ` ${readOn}`} and falling ${pace === 1 ? 'a point' : `${pace} points`} a day${moved}`
           : moved && ` ${readOn}${moved}`
   );
@@ -46,7 +50,9 @@
       : isStale
         ? ' then'
         : ' so far') +
-      (now.stage === 'fermenting' || now.stage === 'must' || says.isCarriedOn ? '' : `, ${sweetness}`)
+      (now.stage === 'fermenting' || now.stage === 'must' || says.isCarriedOn || isFalling
+        ? ''
+        : `, ${sweetness}`)
   );
   /** What is amiss with the last reading, and what to do about it. */
   const odd = $derived(

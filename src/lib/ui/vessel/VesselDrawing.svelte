@@ -2,7 +2,7 @@
   import type { Vessel } from '$core/vessels/vessels';
   import { UNIT_LABEL, type VolumeUnit } from '$core/units/measure';
   import { volumeText } from '$core/units/format';
-  import { drawVessel, graduations } from './draw';
+  import { drawVessel, figureY, graduations } from './draw';
   import VesselNotes from './VesselNotes.svelte';
 
   type Props = {
@@ -150,7 +150,7 @@
     />
     <text
       x={mid}
-      y={Math.max(22, top - 9)}
+      y={standing && !isMark ? figureY(d, top) : Math.max(22, top - 9)}
       text-anchor="middle"
       class="number paint-under {standing && !isMark ? 'text-[30px]' : 'text-[19px]'} {overL > 0
         ? 'fill-rosehip'

@@ -39,6 +39,13 @@ export function drawVessel(vessel: Vessel, maxWidth: number, maxHeight: number):
   };
 }
 
+/** A figure in large letters is about so wide. */
+const FIGURE_PX = 100;
+
+/** Where the figure of what stands in a vessel is written: over its level, or in its belly where that is in the neck. */
+export const figureY = (d: Drawing, levelY: number): number =>
+  2 * d.half(Math.max(1, levelY - 20)) < FIGURE_PX ? 0.62 * d.height : Math.max(22, levelY - 9);
+
 /** Round marks in a unit: four to six of them up to the brim, as litres. */
 export function graduations(capacityL: number, unit: VolumeUnit): { volumeL: number; label: string }[] {
   const capacity = fromBase(capacityL, unit);

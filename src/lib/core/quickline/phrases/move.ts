@@ -80,7 +80,7 @@ function emptyOnes(ctx: Context, line: string): Ask['choices'] {
 
 /** All of it, in whatever it stands. */
 const EVERYTHING = new RegExp(
-  `\\b(?:everything|(?:both|all|every|each|the\\s+(?:two|three|four))(?:\\s+(?:of|the|my|it|them|two|three|four|${JAR}))*)(?:\\s+together)?(?=\\s+(?:to|into|in)\\b)`
+  `\\b(?:everything|(?:both|all|every|each|the\\s+(?:two|three|four))(?:\\s+(?:of|the|my|it|them|two|three|four|${JAR}))*)(?:\\s+back)?(?:\\s+together)?(?:\\s+again)?(?=\\s+(?:to|into|in)\\b)`
 );
 
 /** The vessels that are named before where it goes: `jar 1 and jar 2 into the bucket`. */

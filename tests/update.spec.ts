@@ -60,6 +60,8 @@ test('a real next build replaces the first under an open tab: it is told, the ta
   browser,
   baseURL
 }) => {
+  // It builds the whole app once more, beside other journeys.
+  test.setTimeout(900_000);
   const first = Number(new URL(baseURL!).port);
   const { url, to, close } = await door(first);
   const context = await browser.newContext({ baseURL: url, serviceWorkers: 'allow' });
