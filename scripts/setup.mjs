@@ -11,7 +11,7 @@ const at = (...parts) => path.join(root, ...parts);
 export const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 /** The same browser without its own windows and pages: it starts in a third of the time. */
 const HEADLESS = '/usr/bin/chromium-headless-shell';
-/** The browser of the tests: the light one where it is there, which only newer Debians have. */
+/** The browser of the tests: the light one where apt has it. */
 export const testBrowser = () => process.env.CHROMIUM_PATH ?? (existsSync(HEADLESS) ? HEADLESS : CHROMIUM);
 
 /** The lock file's packages, installed once for each state of it. */

@@ -15,24 +15,23 @@ const without = (kin: readonly Kin[], ids: readonly string[]): Kin[] =>
     .filter((k) => k.vesselIds.length > 1);
 
 /** Something came into some vessels: those it did not come into are another wine from now on. */
-export const parted = (e: Ensemble, kin: readonly Kin[], ids: readonly string[]): Kin[] =>
-  Object.keys(e.cells).every((id) => !isJar(id) || ids.includes(id)) ? [...kin] : without(kin, ids);
+export const parted = (e: Ensemble, kin: readonly Kin[], ids: readonly string[]): readonly Kin[] =>
+  Object.keys(e.cells).every((id) => !isJar(id) || ids.includes(id)) ? kin : without(kin, ids);
 
-/** What is kin once wine was moved. @param wasEmpty vessels that held nothing before */
+/** What is kin once wine was moved. @param wasEmpty whether a vessel held nothing before */
 export function movedKin(
   kin: readonly Kin[],
-  flow: FlowOf<'move'>,
-  wasEmpty: (id: string) => boolean
+  { at, from, to, keep }: FlowOf<'move'>,
+  wasEmpty: (vesselId: string) => boolean
 ): Kin[] {
-  const to = flow.to.map((t) => t.vesselId).filter(isJar);
-  const mixed = to.filter((id) => !wasEmpty(id));
-  const ids = [...to, ...(flow.keep > 0 ? [flow.from] : [])].filter((id) => !mixed.includes(id));
-  const family = kin.find((k) => k.vesselIds.includes(flow.from));
-  const rest = without(kin, [...mixed, ...(family?.vesselIds ?? [])]);
-  const vesselIds = [
-    ...new Set([...(family?.vesselIds ?? []).filter((id) => id !== flow.from), ...ids])
-  ].filter((id) => !mixed.includes(id));
-  return vesselIds.length > 1 ? [...rest, { since: family?.since ?? flow.at, vesselIds }] : rest;
+  const jars = to.map((t) => t.vesselId).filter(isJar);
+  const mixed = jars.filter((id) => !wasEmpty(id));
+  const family = kin.find((k) => k.vesselIds.includes(from)) ?? { since: at, vesselIds: [from] };
+  const vesselIds = [...family.vesselIds.filter((id) => id !== from || keep > 0), ...jars].filter(
+    (id) => !mixed.includes(id)
+  );
+  const rest = without(kin, [...family.vesselIds, ...mixed]);
+  return vesselIds.length > 1 ? [...rest, { since: family.since, vesselIds }] : rest;
 }
 
 /**

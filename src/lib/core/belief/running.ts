@@ -35,5 +35,6 @@ export type Running = {
   filledGL: Record<string, number>;
   /** sugar that was poured in, and may lie on the bottom for a day or two */
   sugared: readonly Sugared[];
+  /** vessels that hold one and the same wine */
   kin: readonly Kin[];
 };

@@ -104,6 +104,10 @@ describe('what a line writes', () => {
     }
     // One of them that takes the rest gives nothing, and has no room for it here.
     expect(() => written('racked everything into the 5 l jar', two, 40)).toThrow(/no room|does not fit/);
+    // Where it stands it was not racked to.
+    expect(() => written('racked everything into the 5 l jar and the 1 us gal jar', two, 40)).toThrow(
+      /already/
+    );
   });
   it('makes up to a mark what stands there by the sums, fruit and all', () => {
     const [d] = written('made up to 12 l with water', begun(), 0.5).deed;
@@ -111,6 +115,8 @@ describe('what a line writes', () => {
     expect(water).toMatchObject({ kind: 'water' });
     expect((water as { volumeL: number }).volumeL).toBeCloseTo(2, 1);
     expect(() => written('made up to 9 l with water', begun(), 0.5)).toThrow(/stands at .*10/);
+    // Of the day before something else went in nobody knows.
+    expect(() => written('yesterday made up to 12 l with water', begun(), 1.5)).toThrow(/since/);
   });
   it('racks into jars that are free, the smaller full, and knows a jar that is new', () => {
     const { deed, newVessels } = written('racked to 5 l and 1 us gal, lost 0.7 l', begun(), 20);

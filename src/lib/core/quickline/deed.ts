@@ -178,6 +178,12 @@ const AT_MARK_L = 0.02;
 /** Water up to a mark: what stands there now, fruit and all, is told, and how much is missing is what goes in. */
 function makeUpDeed(c: CommandOf<'make-up'>, s: BatchState): Deed {
   const vesselId = vesselFor(s, c.vesselId, 'was made up');
+  const at = c.at === undefined ? Infinity : Date.parse(c.at);
+  if (s.flows.some((f) => f.at > at))
+    throw new InputError(
+      'More has happened to it since: how much stood there then is not what stands there now.',
+      'Say how much water it took, such as: yesterday 2 l water.'
+    );
   const standsL = s.fills.length === 1 ? markL(s) : fillL(s.fills.find((f) => f.vesselId === vesselId)!);
   const volumeL = c.toL - standsL;
   if (volumeL < AT_MARK_L)

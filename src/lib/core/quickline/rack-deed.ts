@@ -12,14 +12,14 @@ import type { CommandOf } from './command';
 import type { Home, Written } from './home';
 import { vesselFor } from './which-vessel';
 
-/** The vessels that a racking empties: those that are named, or all that do not take it themselves. */
+/** The vessels that a racking empties: of several, what takes the wine itself stays where it is. */
 function sourcesOf(c: CommandOf<'transfer'>, s: BatchState): string[] {
-  if (c.each && s.fills.length > 0) {
-    const takes = new Set(c.to.map((t) => t.vesselId));
-    const out = s.fills.map((f) => f.vesselId).filter((id) => !takes.has(id));
-    return out.length > 0 ? out : [s.fills[0]!.vesselId];
-  }
-  return (c.vesselIds ?? [c.vesselId]).map((id) => vesselFor(s, id, 'was racked'));
+  const said = c.each && s.fills.length > 0 ? s.fills.map((f) => f.vesselId) : (c.vesselIds ?? [c.vesselId]);
+  const ids = said.map((id) => vesselFor(s, id, 'was racked'));
+  const out = ids.length > 1 ? ids.filter((id) => c.to.every((t) => t.vesselId !== id)) : ids;
+  if (out.length === 0)
+    throw new InputError(`The ${s.name} stands there already.`, 'Name the vessels it came out of.');
+  return out;
 }
 
 /** A racking into the jars that are named, or of a size: filled, and what is left behind told. */

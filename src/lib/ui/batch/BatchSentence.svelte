@@ -23,13 +23,11 @@
   const where = $derived(listText(s.fills.map((f) => vesselName(f.vesselId, 'a vessel'))));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
-  /** It moves still: how sweet it is at the moment tells nothing of it. */
-  const isFalling = $derived(
-    says.lastRead?.isFresh === true && !now.steady.steady && (pace ?? 0) > 0 && now.stage !== 'must'
-  );
   const day = (at: number) => dayWord(at, household.now, s.zone);
   /** A reading of long ago is told with its day, and how it moved then is not said of today. */
   const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
+  /** It moves still: how sweet it is at the moment tells nothing of it. */
+  const isFalling = $derived(!isStale && !now.steady.steady && (pace ?? 0) > 0 && now.stage !== 'must');
   const readOn = $derived(says.lastRead ? readOnText(says.lastRead, household.now, s.zone) : '');
   const moved = $derived(says.hasMovedOn ? `, about ${sgText(now.belief!.sg.likely)} by now` : '');
   const falling = $derived(

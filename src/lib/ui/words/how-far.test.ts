@@ -21,6 +21,7 @@ describe('how far a wine is, in words', () => {
     expect(unreadWord({ readings: [{ sg: 1.085 }] as never })).toBe('Read only as must');
   });
   it('a chance is told, but where nobody would bet against it', () => {
+    expect(howFarText({ word: 'stuck', chance: 0.49 })).toBe('perhaps stuck with sugar left (49\u00a0%)');
     expect(howFarText({ word: 'finished', chance: 0.83 })).toBe('likely finished (83\u00a0%)');
     expect(howFarText({ word: 'finished', chance: 0.97 })).toBe('almost certainly finished');
     expect(howFarText({ word: 'working', chance: 0.99 })).toBe('still working');
