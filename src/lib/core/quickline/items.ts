@@ -2,7 +2,7 @@ import { chooseIngredient } from '../plan/choose';
 import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { thingOf } from '../plan/thing';
-import { CAMPDEN_TABLET_G, spoonText, tabletText } from '../tables/doses';
+import { campdenText, spoonText } from '../tables/doses';
 import { mayHoldFigure } from '../units/number';
 import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
@@ -76,11 +76,7 @@ function usualOf(item: Ingredient, name: string, line: string, ctx: Context): As
   if (item.kind !== 'additive' || !massG || !line.includes(name)) return [];
   const teaspoonG = thingOf(item, ctx.country).teaspoonG;
   const text =
-    item.additiveId === 'campden'
-      ? tabletText(massG / CAMPDEN_TABLET_G)
-      : teaspoonG
-        ? spoonText(massG, teaspoonG)
-        : '';
+    item.additiveId === 'campden' ? campdenText(massG) : teaspoonG ? spoonText(massG, teaspoonG) : '';
   return /\d|[⅛¼⅜½⅝¾⅞]/.test(text)
     ? [{ label: `${text}, the usual`, line: line.replace(name, `${text} ${name}`) }]
     : [];

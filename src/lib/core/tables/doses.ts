@@ -280,6 +280,13 @@ export const tabletText = (n: number): string => {
 };
 
 /**
+ * Grams of Campden as tablets, to the nearest half.
+ * @example campdenText(1.32) // '3 tablets'
+ */
+export const campdenText = (massG: number): string =>
+  tabletText(Math.round((2 * massG) / CAMPDEN_TABLET_G) / 2);
+
+/**
  * Grams of pectic enzyme by the more generous of its two rules: by must and by fruit.
  * @example enzymeG(10, 4) // 3.9626
  */

@@ -5,7 +5,7 @@
   import { cautionsAt, RULES } from '$core/cautions/rules';
   import { ACID_ADDITIONS, ADDITIVES } from '$core/tables/substances';
   import { chooseIngredient, type Choice } from '$core/plan/choose';
-  import { doseG, doseOf, CAMPDEN_TABLET_G, tabletText } from '$core/tables/doses';
+  import { campdenText, doseG, doseOf } from '$core/tables/doses';
   import { InputError } from '$core/units/input-error';
   import { gramsText, volumeText } from '$core/units/format';
   import { measuredPh } from '$core/ledger/acid-of';
@@ -170,7 +170,7 @@
   {/if}
   {#if usual}<p class="small">
       Usual for {volumeText(litres, household.settings.volume)}: {powder === 'campden'
-        ? tabletText(Math.round((2 * usual) / CAMPDEN_TABLET_G) / 2)
+        ? campdenText(usual)
         : gramsText(usual)}.
     </p>{/if}
   <VesselPick

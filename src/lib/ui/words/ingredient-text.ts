@@ -1,6 +1,6 @@
 import { entryOf, type Ingredient } from '$core/plan/plan';
 import { amountIn, typedUnit, unitLabel } from '$core/plan/thing';
-import { CAMPDEN_TABLET_G, tabletText } from '$core/tables/doses';
+import { campdenText } from '$core/tables/doses';
 import { gramsText, quantityText, significant } from '$core/units/format';
 import { isMassUnit, type VolumeUnit } from '$core/units/measure';
 import type { Settings } from '$core/units/settings';
@@ -15,10 +15,8 @@ export function ingredientText(item: Ingredient, settings: Settings): string {
   if (isVolume) return `${quantityText(item.volumeL, used as VolumeUnit)} ${name}`;
   if (item.kind === 'produce' && entry && !isMassUnit(used))
     return `${significant(amountIn(item, item.massKg, used), 3)} ${used === 'piece' ? '' : `${unitLabel(used)} `}${name}`;
-  if (item.kind === 'additive' && item.additiveId === 'campden') {
-    const said = tabletText(Math.round((2 * item.massKg * 1000) / CAMPDEN_TABLET_G) / 2);
-    return said.replace(/tablet/, 'Campden tablet');
-  }
+  if (item.kind === 'additive' && item.additiveId === 'campden')
+    return campdenText(item.massKg * 1000).replace(/tablet/, 'Campden tablet');
   if (item.kind === 'additive' || item.kind === 'acid') return `${gramsText(item.massKg * 1000)} ${name}`;
   return `${quantityText(item.massKg, isMassUnit(used) ? used : settings.mass)} ${name}`;
 }
