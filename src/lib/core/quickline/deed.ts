@@ -182,14 +182,14 @@ function makeUpDeed(c: CommandOf<'make-up'>, s: BatchState): Deed {
   if (s.flows.some((f) => f.at > at))
     throw new InputError(
       'More has happened to it since: how much stood there then is not what stands there now.',
-      'Say how much water it took, such as: yesterday 2 l water.'
+      'Say how much water it took.'
     );
   const standsL = s.fills.length === 1 ? markL(s) : fillL(s.fills.find((f) => f.vesselId === vesselId)!);
   const volumeL = c.toL - standsL;
   if (volumeL < AT_MARK_L)
     throw new InputError(
       `By the sums it stands at ${inL(standsL)} already.`,
-      'If it stands lower, say first what it shows, such as: measured 8 l.'
+      'If it stands lower, say first what the mark shows: “measured”, and so much.'
     );
   return put(s.id, [{ kind: 'water', volumeL }], c.vesselId);
 }
