@@ -83,7 +83,7 @@ describe('the vessel drawing', () => {
       expect(d.half(d.height / 2)).toBeLessThanOrEqual(d.width / 2 + 1);
       // Its figure stands where the glass is wide: over a level in the belly, under one in the neck.
       for (let share = 0.1; share <= 1; share += 0.1) {
-        const y = figureY(d, d.y(v.capacityL * share));
+        const y = figureY(d, d.y(v.capacityL * share), '2.72 US gal');
         expect(d.half(y - 10), String(share)).toBeGreaterThan(0.3 * d.width);
       }
     }

@@ -150,7 +150,7 @@
     />
     <text
       x={mid}
-      y={standing && !isMark ? figureY(d, top) : Math.max(22, top - 9)}
+      y={standing && !isMark ? figureY(d, top, volumeText(fillL, unit)) : Math.max(22, top - 9)}
       text-anchor="middle"
       class="number paint-under {standing && !isMark ? 'text-[30px]' : 'text-[19px]'} {overL > 0
         ? 'fill-rosehip'

@@ -39,12 +39,14 @@ export function drawVessel(vessel: Vessel, maxWidth: number, maxHeight: number):
   };
 }
 
-/** A figure in large letters is about so wide. */
-const FIGURE_PX = 100;
+/** A large letter is about so wide. */
+const LETTER_PX = 16;
 
-/** Where the figure of what stands in a vessel is written: over its level, or in its belly where that is in the neck. */
-export const figureY = (d: Drawing, levelY: number): number =>
-  2 * d.half(Math.max(1, levelY - 20)) < FIGURE_PX ? 0.62 * d.height : Math.max(22, levelY - 9);
+/** Where the figure of what stands in a vessel is written: over its level, or in its belly where the glass is too narrow for it. */
+export const figureY = (d: Drawing, levelY: number, figure: string): number =>
+  2 * d.half(Math.max(1, levelY - 20)) < LETTER_PX * figure.length
+    ? 0.62 * d.height
+    : Math.max(22, levelY - 9);
 
 /** Round marks in a unit: four to six of them up to the brim, as litres. */
 export function graduations(capacityL: number, unit: VolumeUnit): { volumeL: number; label: string }[] {
