@@ -12,6 +12,7 @@ import type { Rack } from '$core/vessels/rack';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { asBatches, type Batch } from './as-batches';
 import { db } from './db';
+import type { SettingsChange } from './put-settings';
 import { clockSays, storeHolds } from './health.svelte';
 import { areSummariesOld, areSummariesStale, eventsHere, isNothingHere, lastWriteAt } from './stamp';
 import { DEFAULT_SETTINGS, settingsFrom, type Settings } from '$core/units/settings';
@@ -119,21 +120,14 @@ export function placesNow(): Place[] {
   });
 }
 
-/** What is to be different in the settings; as a function where it hangs on what they are when it is written. */
-export type SettingsChange = Partial<Settings> | ((kept: Settings) => Partial<Settings>);
-
 /**
  * Changes settings, and only those that are named: of two changes one after another, or in two tabs, neither is lost.
  * @throws ZodError when a value is none of what may be
  */
 export const changeSettings = async (change: SettingsChange) => {
   // What checks them is no part of the first page, and a transaction waits for nothing else.
-  const { settingsSchema } = await import('$core/units/settings-schema');
-  return db.transaction('rw', db.settings, async () => {
-    const kept = settingsFrom((await db.settings.get('household'))?.value);
-    const patch = typeof change === 'function' ? change(kept) : change;
-    await db.settings.put({ key: 'household', value: settingsSchema.parse({ ...kept, ...patch }) });
-  });
+  const { putSettings } = await import('./put-settings');
+  return db.transaction('rw', db.settings, () => putSettings(change));
 };
 
 /** The produce table as this household has it, its own entries in the place of the table's. */

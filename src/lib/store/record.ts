@@ -1,6 +1,7 @@
 import type { Words } from '$core/ledger/question';
 import type { Deed } from '$core/commands/deed';
 import { bringBack, putRight, strike, takeBack, wholeDeeds } from '$core/commands/take-back';
+import { saysNoStem } from '$core/commands/tick';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
 import { batchesOf, eventSchema, type LedgerEvent } from '$core/ledger/log';
 import { withFigures } from '$core/plan/figures';
@@ -10,7 +11,8 @@ import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { db } from './db';
 import { newId, zoneHere } from './here';
-import { settingsFrom } from '$core/units/settings';
+import { putSettings } from './put-settings';
+import { settingsFrom, type Settings } from '$core/units/settings';
 import { reckonSoon } from './reckon-soon';
 import { bearingOn } from '$core/report/sum-up';
 import { stampMore } from './stamp';
@@ -98,7 +100,11 @@ async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<
 }
 
 /** Writes events to the log with the summaries they touch, all of it or nothing. A form that writes twice has written once. */
-export async function write(events: readonly LedgerEvent[], when: When = {}): Promise<void> {
+export async function write(
+  events: readonly LedgerEvent[],
+  when: When = {},
+  settings: Partial<Settings> = {}
+): Promise<void> {
   await db.transaction('rw', [db.events, db.summaries, db.lessons, db.settings, db.vessels], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
@@ -106,6 +112,7 @@ export async function write(events: readonly LedgerEvent[], when: When = {}): Pr
     await db.events.bulkAdd(events);
     await sumUp(await touched(events));
     await stampMore(events.length);
+    if (Object.keys(settings).length > 0) await putSettings(settings);
   });
 }
 
@@ -118,11 +125,19 @@ async function reckonWith(events: readonly LedgerEvent[]): Promise<void> {
   for (const id of ids) await reckonSoon(bearingOn([...(await eventsOf(id)), ...events], id), Date.now());
 }
 
-/** Writes down all that one tap does. @returns its events, of which any stands for all when it is taken back */
-export async function perform(deed: Deed, when: When = {}): Promise<LedgerEvent[]> {
+/**
+ * Writes down all that one tap does.
+ * @param settings what it says of the household: changed with it, or nothing is
+ * @returns its events, of which any stands for all when it is taken back
+ */
+export async function perform(
+  deed: Deed,
+  when: When = {},
+  settings: Partial<Settings> = saysNoStem(deed) ? { hasStem: false } : {}
+): Promise<LedgerEvent[]> {
   const events = await eventsOfDeed(deed, when);
   await reckonWith(events);
-  await write(events, when);
+  await write(events, when, settings);
   return events;
 }
 
@@ -147,8 +162,11 @@ export async function hangingOn(events: readonly Ref[]): Promise<LedgerEvent[]> 
 }
 
 /** Undoes deeds, by any of the events of each, in one write; nothing is erased. @returns what that wrote */
-export const undo = async (events: readonly Ref[]): Promise<LedgerEvent[]> =>
-  perform(takeBack(await logsOf(events), events, newId), { sure: true });
+export async function undo(events: readonly Ref[]): Promise<LedgerEvent[]> {
+  const logs = await logsOf(events);
+  const hadNoStem = saysNoStem(wholeDeeds(logs, events));
+  return perform(takeBack(logs, events, newId), { sure: true }, hadNoStem ? { hasStem: true } : undefined);
+}
 
 /** Strikes what was written, and does not bring back what it had put right. @returns what that wrote */
 export const remove = async (events: readonly Ref[]): Promise<LedgerEvent[]> =>

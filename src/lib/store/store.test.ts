@@ -14,7 +14,7 @@ import { letGo } from '$core/commands/cellar';
 import { bottle, rack, takeFruitOut } from '$core/commands/move';
 import { note, readGravity } from '$core/commands/observe';
 import { blend, put, steep, stir, takeSteepOut } from '$core/commands/put';
-import { startTimer } from '$core/commands/tick';
+import { ownsNoStem, startTimer } from '$core/commands/tick';
 import { liveEvents } from '$core/ledger/log';
 import type { Plan } from '$core/plan/plan';
 import { brewDone } from '$core/steps/brew-done';
@@ -25,7 +25,7 @@ import { newId } from './here';
 import { eventsOfDeed, hangingOn, perform, remove, replace, restore, undo, write, type When } from './record';
 import { keep } from './things';
 import { keepRecipe } from './recipes';
-import { DEFAULT_SETTINGS } from '$core/units/settings';
+import { DEFAULT_SETTINGS, settingsFrom } from '$core/units/settings';
 import { isSound } from '$core/report/summary';
 import { areSummariesStale } from './stamp';
 import { eventsOf, rebuildSummaries } from './summaries';
@@ -107,6 +107,28 @@ describe('writing down', () => {
     const events = await db.events.where('batchId').equals(id).toArray();
     expect(events).toHaveLength(4);
     expect(foldBatch(events, Date.now() + 1e10)!.stirs).toHaveLength(0);
+  });
+
+  it('who owns no hydrometer says it of each wine and of the household at once, and takes it back at once', async () => {
+    const ids = [await start(PLAN, 'R', 'b', { at: NOW }), await start(PLAN, 'S', 'c', { at: NOW })];
+    await perform(readGravity(ids[1]!, 1.05, 20, DEFAULT_SETTINGS.hydrometer), { at: NOW + 1000 });
+    const hasStem = async () =>
+      settingsFrom((await db.settings.get('household'))?.value as object | undefined).hasStem;
+    const aside = async () =>
+      Promise.all(ids.map(async (id) => (await state(id)).steps.filter((x) => x.step === 'no-stem').length));
+    const wines = await Promise.all(ids.map(async (id) => ({ state: await state(id) })));
+    const said = await perform(ownsNoStem(ids[0]!, wines), { at: NOW + 2000 });
+    // What was read is read by someone.
+    expect([await hasStem(), await aside()]).toEqual([false, [1, 0]]);
+    const back = await undo(said);
+    expect([await hasStem(), await aside()]).toEqual([true, [0, 0]]);
+    await undo(back);
+    expect([await hasStem(), await aside()]).toEqual([false, [1, 0]]);
+    // A wine that is begun in such a household, and taken back, says nothing of it.
+    const batchId = newId();
+    const begun = { batchId, plan: PLAN, name: 'T', vesselId: 'd', recipeId: null, hasNoStem: true };
+    await undo(await perform(beginBatch(begun), { at: NOW + 3000 }));
+    expect(await hasStem()).toBe(false);
   });
 
   it('refuses an empty note and a senseless racking', async () => {

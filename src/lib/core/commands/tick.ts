@@ -1,4 +1,4 @@
-import { NO_STEM } from '../ledger/state';
+import { isReadingAside, NO_STEM, type BatchState } from '../ledger/state';
 import { plain } from '../units/say';
 import { draft, type Deed } from './deed';
 
@@ -9,6 +9,22 @@ export const tick = (batchId: string, step: string, outcome: 'done' | 'skipped' 
 
 /** Nobody reads gravity in this batch: from now on it is asked what can be seen, heard and tasted. */
 export const setReadingAside = (batchId: string): Deed => tick(batchId, NO_STEM);
+
+/** Who owns no hydrometer says so once: of this wine, and of every other that is not in bottles and was never read. */
+export const ownsNoStem = (batchId: string, wines: readonly { state: BatchState }[]): Deed =>
+  [
+    batchId,
+    ...wines
+      .map((w) => w.state)
+      .filter((s) => s.id !== batchId && (s.fills.length > 0 || s.bottled.length === 0))
+      .filter((s) => s.readings.length === 0 && !isReadingAside(s))
+      .map((s) => s.id)
+  ].flatMap(setReadingAside);
+
+/** Whether a deed says that of the household, and is not merely the beginning of a wine in one that said it before. */
+export const saysNoStem = (deed: readonly { type: string; data: object }[]): boolean =>
+  deed.some(({ data }) => 'step' in data && data.step === NO_STEM) &&
+  !deed.some(({ type }) => type === 'planned');
 
 /** A step that is not to be asked for before a moment, ms. */
 export const putOff = (batchId: string, step: string, until: number): Deed => [

@@ -5,7 +5,7 @@ import { bottle, drawSample, lose, takeFruitOut } from '../commands/move';
 import { look, note, observe, readGravity, taste } from '../commands/observe';
 import { blend, pitch, put, steep, stir, takeSteepOut, topUp } from '../commands/put';
 import { stemOf } from '../commands/stem';
-import { putOff, setReadingAside, startTimer, tick } from '../commands/tick';
+import { ownsNoStem, putOff, startTimer, tick } from '../commands/tick';
 import type { Deed, Draft } from '../commands/deed';
 import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
@@ -115,7 +115,7 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
     case 'step':
       return only(stepDeed(c, s));
     case 'no-stem':
-      return only(setReadingAside(id));
+      return only(ownsNoStem(id, home.wines));
     case 'timer':
       return only(startTimer(id, 'timer', home.now + c.minutes * 60_000));
   }

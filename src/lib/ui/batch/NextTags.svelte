@@ -1,10 +1,9 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
   import type { Due } from '$core/steps/schedule';
-  import { setReadingAside, tick } from '$core/commands/tick';
+  import { ownsNoStem, tick } from '$core/commands/tick';
   import { formOf, lookForOf } from '$core/steps/do-step';
-  import { isReadingAside } from '$core/ledger/state';
-  import { household, runningBatches, changeSettings, type Batch } from '$lib/store/household.svelte';
+  import { household, runningBatches, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
   import { dueWord } from '../shelf/when';
   import CalendarFile from '../tag/CalendarFile.svelte';
@@ -17,16 +16,10 @@
   /** What helps against a trouble stands on its ladder. */
   const onLadder = $derived(new Set(batch.troubles.map((t) => t.next?.step)));
   const shown = $derived(batch.due.filter((d) => !onLadder.has(d.step.id)).slice(0, 4));
-  /** Said once, it holds for this wine, for every other that was never read, and for those to come. */
-  async function noStem() {
-    const others = runningBatches().filter(
-      ({ id, state: s }) => id !== batch.id && s.readings.length === 0 && !isReadingAside(s)
+  const noStem = () =>
+    tell('Set aside: from now on I ask what you see and taste.', () =>
+      ownsNoStem(batch.id, runningBatches())
     );
-    const ok = await tell('Set aside: from now on I ask what you see and taste.', () =>
-      [batch, ...others].flatMap(({ id }) => setReadingAside(id))
-    );
-    if (ok) await changeSettings({ hasStem: false });
-  }
   const when = (d: Due) => dueWord(d, household.now, batch.state.zone);
 </script>
 

@@ -4,7 +4,8 @@
   import { explain } from '$lib/ui/words/own-units';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
-  import { household, type SettingsChange } from '$lib/store/household.svelte';
+  import { household } from '$lib/store/household.svelte';
+  import type { SettingsChange } from '$lib/store/put-settings';
   import { sayDone, sayWrong } from '../nav/said.svelte';
 
   /** What the household's hydrometer is like, and whether there is one. */

@@ -3,7 +3,8 @@
   import { explain } from '$lib/ui/words/own-units';
   import { fromCelsius } from '$core/units/measure';
   import { parseNumber, parseTemperature } from '$core/units/parse';
-  import { changeSettings, household, type SettingsChange } from '$lib/store/household.svelte';
+  import { changeSettings, household } from '$lib/store/household.svelte';
+  import type { SettingsChange } from '$lib/store/put-settings';
   import { sayWrong } from '../nav/said.svelte';
 
   import Stem from './Stem.svelte';
