@@ -43,8 +43,12 @@ const NO_AMOUNT = /\b(?:some|several|few|lots?|about|nearly)\b/i;
 /** Whether a text is the name of something, with nothing in it that could be an amount. */
 const isBareName = (text: string) => !mayHoldFigure(plainText(text)) && !NO_AMOUNT.test(text);
 
+/** `juice of two lemons`: the amount first. */
+const PART_OF = /^\s*(?:the\s+)?(juice|zest|rind|peel)\s+(?:of|from)\s+(.+)$/i;
+
 /** The amount a line begins with, or why it is none, and the name that is left. */
-function split(text: string, country: Country): { said: Said | null; name: string; ask: string | null } {
+function split(typed: string, country: Country): { said: Said | null; name: string; ask: string | null } {
+  const text = typed.replace(PART_OF, '$2 $1');
   if (isBareName(text)) return { said: null, name: text.trim().toLowerCase(), ask: null };
   const said = tryAmount(text, country);
   if (!(said instanceof InputError)) return { said, name: said.of, ask: null };
@@ -137,13 +141,10 @@ export function chooseIngredient(
         form: usedForm as 'fresh' | 'frozen' | 'dried' | 'canned'
       });
     }
-    if (canJuice && !saidMass && !isCounted && !wantsConcentrate)
-      offer(`${p.name} juice`, 'pressed, nothing added', {
-        kind: 'juice',
-        produceId: p.id,
-        ...entry,
-        volumeL: 0
-      });
+    const juice = { kind: 'juice' as const, produceId: p.id, ...entry, volumeL: 0 };
+    const isSqueezed = wantsJuice && thingOf(juice, country).each?.piece !== undefined;
+    if (canJuice && !saidMass && (!isCounted || isSqueezed) && !wantsConcentrate)
+      offer(`${p.name} juice`, 'pressed, nothing added', juice);
     if (p.forms.includes('concentrate') && wantsConcentrate && !saidMass)
       offer(`${p.name} concentrate`, 'about 68 °Bx', {
         kind: 'juice',

@@ -1,7 +1,7 @@
 import { type Ingredient, type Plan, amountOf } from './plan';
 import { nameOf } from './name';
 import type { Country } from '../units/words';
-import { bagKgIn } from './thing';
+import { apart, bagKgIn } from './thing';
 import { chooseIngredient, type Choice } from './choose';
 import type { Produce } from '../tables/produce';
 
@@ -22,7 +22,7 @@ export type Haul = {
  */
 export function parseHaul(text: string, country: Country = 'uk', own: readonly Produce[] = []): Haul {
   const out: Haul = { ingredients: [], found: [], assumed: [], unknown: [] };
-  const parts = text
+  const parts = apart(text)
     .replace(/^\s*(i('ve| have)( got)?|we have|there (is|are)|got)\s+/i, '')
     .split(/\s*(?:,(?!\d)|;|\+|&|\band\b(?!\s+a\s+(?:half|quarter|third))|\bwith\b|\bplus\b)\s*/i)
     .map((p) => p.replace(/[.!?]+$/, '').trim())

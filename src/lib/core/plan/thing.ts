@@ -21,6 +21,21 @@ export const bagKgIn = (country: Country): number => (country === 'us' ? 4 * KG_
 const PACKET_KG = 0.005;
 const TEA_BAG_KG = 0.002;
 const ZEST_KG = 0.006;
+/** Juice of one, squeezed by hand, L: portions as food tables give them, from memory. */
+const SQUEEZED_L: Record<string, number> = {
+  lemon: 0.045,
+  lime: 0.03,
+  mandarin: 0.035,
+  orange: 0.08,
+  grapefruit: 0.18
+};
+const BOTH_OF =
+  /\b(juice|zest|rind|peel)\s*(?:and|&|\+|,)\s*(?:the\s+)?(juice|zest|rind|peel)\s+of\s+([^,;+&]+?)(?=\s*(?:[,;+&]|\band\b|$))/gi;
+/**
+ * Two things of one fruit as two.
+ * @example apart('juice and zest of 2 lemons') // 'juice of 2 lemons, zest of 2 lemons'
+ */
+export const apart = (text: string): string => text.replace(BOTH_OF, '$1 of $3, $2 of $3');
 /** Fruit this heavy is counted, or weighed: a bare number of it is asked about. Grams. */
 const COUNTED_G = 30;
 
@@ -83,7 +98,8 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
         name,
         basis: 'volume',
         words: `${p ? produceWords(p) : ''} juice concentrate pressed`,
-        kgPerL: sgFromBrix(brix) * WATER_20
+        kgPerL: sgFromBrix(brix) * WATER_20,
+        each: p && item.form !== 'concentrate' && SQUEEZED_L[p.id] ? { piece: SQUEEZED_L[p.id] } : {}
       };
     }
     case 'sugar':

@@ -2,7 +2,7 @@ import { onAllScales, sgFrom } from '../ferment/scales';
 import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { solvePlan } from '../solve/solve';
-import { campdenTablets, DOSES, doseG, doseOf, spoonText, tabletText } from '../tables/doses';
+import { campdenTablets, DOSES, doseG, doseOf, spoonText, tabletText, usualG } from '../tables/doses';
 import { gramsText, significant } from '../units/format';
 import { InputError } from '../units/input-error';
 import { fromCelsius } from '../units/measure';
@@ -19,17 +19,17 @@ export type Answer = { text: string; href: string };
 
 /**
  * The answer to a question that is of no wine: how much sugar, how much of a powder, one measure in another.
- * @param aboutL litres that a powder is for, where the question named none
+ * @param about the wine that a powder is for, where the question named no volume: its litres, and the fruit in it, kg
  * @returns null for a question of a wine
  * @throws InputError that asks
  */
 export function answer(
   q: CommandOf<'question'>,
   ctx: Pick<Context, 'country' | 'temp'>,
-  aboutL: number | null = null
+  about: { volumeL: number; fruitKg: number } | null = null
 ): Answer | null {
   if (q.about === 'sugar') return sugarFor(q.volumeL!, q.abv!, q.item?.kind === 'honey');
-  if (q.about === 'dose') return doseFor(q.item!, q.volumeL ?? aboutL);
+  if (q.about === 'dose') return doseFor(q.item!, q.volumeL ? { volumeL: q.volumeL, fruitKg: 0 } : about);
   return q.about === 'convert' ? { text: converted(q.from!, q.to!, ctx), href: '/bench/measures' } : null;
 }
 
@@ -49,18 +49,21 @@ function sugarFor(volumeL: number, abv: number, isHoney: boolean): Answer {
   };
 }
 
-function doseFor(item: Ingredient, volumeL: number | null): Answer {
+function doseFor(item: Ingredient, about: { volumeL: number; fruitKg: number } | null): Answer {
   const id = doseOf(item as { additiveId?: string; acidId?: string });
   const name = nameOf(item).toLowerCase();
   if (!id)
     throw new InputError(`For ${name} there is no usual dose.`, 'Go by taste, or by a trial in a glass.');
-  if (!volumeL) throw new InputError(`${nameOf(item)} for how much?`, `Such as: how much ${name} for 10 l.`);
+  if (!about) throw new InputError(`${nameOf(item)} for how much?`, `Such as: how much ${name} for 10 l.`);
+  const { volumeL, fruitKg } = about;
   if (id === 'campden')
     return {
       text: `${tabletText(campdenTablets(volumeL))} for ${inL(volumeL)}, crushed.`,
       href: '/almanac/doses'
     };
-  const [low, usual, high] = doseG(id, volumeL);
+  const [low, , most] = doseG(id, volumeL);
+  const usual = usualG(id, volumeL, fruitKg);
+  const high = Math.max(most, usual);
   const tsp = 'teaspoonG' in DOSES[id] ? DOSES[id].teaspoonG : null;
   return {
     text: `${gramsText(usual)} of ${name} for ${inL(volumeL)}${tsp ? `, about ${spoonText(usual, tsp)}` : ''}; ${gramsText(low)} to ${gramsText(high)} is usual.`,

@@ -5,6 +5,7 @@ import { foldBatch } from '../ledger/run';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
 import type { Ingredient } from '../plan/plan';
+import { schedule } from '../steps/schedule';
 import { DEFAULT_SETTINGS } from '../units/settings';
 import { VESSEL_PRESETS, type Vessel } from '../vessels/vessels';
 import type { Context } from './context';
@@ -36,7 +37,7 @@ function written(line: string, events: LedgerEvent[], atDay: number, settings = 
     settings,
     vessels: VESSELS,
     free: VESSELS.filter((v) => !state.fills.some((f) => f.vesselId === v.id)),
-    wines: [{ id: state.id, state, standing: standingOf(state) }],
+    wines: [{ id: state.id, state, standing: standingOf(state), due: schedule(state) }],
     now,
     newId: () => `new-jar-${++made}`
   };
@@ -69,6 +70,22 @@ describe('what a line writes', () => {
   });
   it('happened when it was said to', () => {
     expect(written('yesterday 8pm stirred', begun(), 3).deed[0]!.at).toBe(Date.parse('2026-04-03T20:00:00Z'));
+  });
+  it('puts off the racking that is to come, and says so where none is, or it is not for so soon', () => {
+    const racked = on(9, 'transfer', {
+      from: 'bucket-15',
+      to: [{ vesselId: 'jar-10', volumeL: 9.4 }],
+      lossL: 0.4,
+      emptied: true
+    });
+    const put = (line: string, events: LedgerEvent[], day: number) =>
+      written(line, events, day).deed[0]!.data;
+    expect(put('put off racking 5 weeks', begun(), 3)).toMatchObject({ step: 'rack-1', outcome: 'snoozed' });
+    const second = [...begun(), racked];
+    expect(put('remind me to rack it in 12 weeks', second, 10)).toMatchObject({ step: 'rack-2' });
+    expect(put('skip racking', second, 10)).toMatchObject({ step: 'rack-2', outcome: 'skipped' });
+    expect(() => put('remind me to rack it in 2 days', second, 10)).toThrow(/not before \d+ May/);
+    expect(() => put('put off the fruit out 2 days', second, 10)).toThrow(/not to come in the Grape/);
   });
   it('racks several into one: each gives what it held, once, and what was lost is shared by it', () => {
     const two = [

@@ -22,6 +22,7 @@ import { STEP_IDS, type StepId } from '../tables/step-id';
 import { InputError } from '../units/input-error';
 import { inL } from '../units/say';
 import type { Settings } from '../units/settings';
+import { inZone } from '../units/zone';
 import type { CommandOf, OfWine } from './command';
 import type { Home, Written } from './home';
 import { rackDeed } from './rack-deed';
@@ -113,7 +114,7 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
     case 'tasting':
       return only(taste(id, c.text, c.liking ?? null));
     case 'step':
-      return only(stepDeed(c, s));
+      return only(stepDeed(c, wine));
     case 'no-stem':
       return only(ownsNoStem(id, home.wines));
     case 'timer':
@@ -253,11 +254,25 @@ function bottleDeed(c: CommandOf<'bottle'>, { state: s, standing }: Home['wines'
   return c.lossL && !emptied ? [...filled, ...lose(s.id, from, c.lossL, 'spilt')] : filled;
 }
 
-function stepDeed(c: CommandOf<'step'>, s: BatchState): Deed {
+/** `racking` is the first or the second, as it stands in the plan. */
+const kind = (step: string): string => step.replace(/-\d$/, '');
+
+function stepDeed(c: CommandOf<'step'>, { state: s, due }: Home['wines'][number]): Deed {
   if (!(c.step in STEPS))
     throw new InputError(`There is no step “${c.step}”.`, `Steps are ${STEP_IDS.join(', ')}.`);
-  const step = c.step as StepId;
-  if (c.outcome === 'snoozed') return putOff(s.id, step, Date.parse(c.until!));
+  const next = c.outcome === 'done' ? undefined : due.find((d) => kind(d.step.id) === kind(c.step));
+  const step = next?.step.id ?? (c.step as StepId);
+  if (c.outcome === 'snoozed') {
+    const until = Date.parse(c.until!);
+    if (!next)
+      throw new InputError(`That is not to come in the ${s.name}.`, 'What comes next stands on its page.');
+    if (next.dueAt > until)
+      throw new InputError(
+        `${next.step.title}: not before ${inZone(next.dueAt, s.zone, { day: 'numeric', month: 'long' })}.`,
+        'It is asked for then. For a hand’s work before that, write a note.'
+      );
+    return putOff(s.id, step, until);
+  }
   if (c.outcome === 'skipped') return tick(s.id, step, 'skipped');
   // What went in or was read has to be said: a tick never stands in for it.
   if (STEPS[step].isPut || STEPS[step].form)

@@ -11,7 +11,7 @@ export type Home = {
   vessels: readonly Vessel[];
   free: readonly Vessel[];
   /** every wine as it stands */
-  wines: readonly Pick<Stands, 'id' | 'state' | 'standing'>[];
+  wines: readonly Pick<Stands, 'id' | 'state' | 'standing' | 'due'>[];
   now: number;
   newId: () => string;
 };

@@ -1,4 +1,5 @@
 import { reasonOf } from '../units/problem';
+import { apart } from '../plan/thing';
 import { plainText } from '../units/number';
 import { commandSchema, type Ask, type Command } from './command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from './context';
@@ -31,7 +32,7 @@ export function parse(text: string, by: Context): Parsed {
   if (!plain) return { commands: [], asks: [] };
   if (plain.length > MOST_CHARS)
     return ask('text', `A line has ${MOST_CHARS} letters at most: write a note on its page.`);
-  const line = spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx).replace(
+  const line = apart(spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx)).replace(
     /\bre-?hydrated\s+and\s+pitched\b/,
     'pitched rehydrated'
   );

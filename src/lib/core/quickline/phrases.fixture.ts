@@ -283,6 +283,25 @@ export const ROWS: Row[] = [
     says: ['1.2 kg honey', 'added 1200 g of honey', 'honey 1.2 kg']
   },
   {
+    meant: { kind: 'addition', items: [['produce:lemon', 0.09]] },
+    says: [
+      'juice of 2 lemons',
+      'added the juice of two lemons',
+      'the juice of 2 lemons in',
+      'juice from two lemons'
+    ]
+  },
+  {
+    meant: {
+      kind: 'addition',
+      items: [
+        ['produce:lemon', 0.09],
+        ['additive:zest', 0.012]
+      ]
+    },
+    says: ['juice and zest of 2 lemons', 'added the juice and the rind of 2 lemons']
+  },
+  {
     meant: { kind: 'addition', items: [['water', 2]] },
     says: [
       '2 l water',
@@ -488,6 +507,7 @@ export const ROWS: Row[] = [
       'cap pushed down',
       'i stirred it',
       'gave it a stir',
+      'degassed it',
       'stirred down'
     ]
   },
@@ -877,10 +897,21 @@ export const ROWS: Row[] = [
       'put off racking 3 days',
       'put off the first racking for 3 days',
       'racking can wait 3 days',
-      'put off racking till sunday'
+      'put off racking till sunday',
+      'remind me to rack it in 3 days',
+      'remind me to rack it on sunday',
+      'remind me of the racking in three days'
     ]
   },
-  { meant: asks('step'), says: ['skip', 'put off', 'skip the flurb'] },
+  {
+    meant: { kind: 'step', step: 'read', outcome: 'snoozed', until: '2026-11-27T09:00:00.000Z' },
+    says: ['remind me to read it tomorrow', 'remind me to take a reading tomorrow']
+  },
+  {
+    meant: { kind: 'step', step: 'bottle', outcome: 'snoozed', until: '2026-12-10T09:00:00.000Z' },
+    says: ['remind me to bottle it in 2 weeks', 'put off bottling 2 weeks']
+  },
+  { meant: asks('step'), says: ['skip', 'put off', 'skip the flurb', 'remind me to buy sugar in 3 days'] },
   { meant: { kind: 'no-stem' }, says: ['no hydrometer', 'i have no hydrometer', 'i own no hydrometer'] },
   {
     meant: { kind: 'timer', minutes: 20 },

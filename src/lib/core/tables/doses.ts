@@ -299,6 +299,17 @@ export const enzymeG = (volumeL: number, fruitKg: number): number =>
  */
 export const yeastG = (volumeL: number): number => Math.max(5, doseG('yeast', volumeL)[1]);
 
+/**
+ * The usual dose, g: in whole half tablets, by the more generous of two rules, never less than a packet.
+ * @param fruitKg fruit that stands in it
+ * @example usualG('pectic-enzyme', 4.5, 4) // 2.6455
+ */
+export function usualG(id: DoseId, volumeL: number, fruitKg = 0): number {
+  if (id === 'campden') return campdenTablets(volumeL) * CAMPDEN_TABLET_G;
+  if (id === 'pectic-enzyme') return enzymeG(volumeL, fruitKg);
+  return id === 'yeast' ? yeastG(volumeL) : doseG(id, volumeL)[1];
+}
+
 /** Where a dose stands against what people give. */
 export type DoseVerdict = 'low' | 'usual' | 'high' | 'absurd';
 

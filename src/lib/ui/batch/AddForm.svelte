@@ -5,7 +5,7 @@
   import { cautionsAt, RULES } from '$core/cautions/rules';
   import { ACID_ADDITIONS, ADDITIVES } from '$core/tables/substances';
   import { chooseIngredient, type Choice } from '$core/plan/choose';
-  import { campdenText, doseG, doseOf } from '$core/tables/doses';
+  import { campdenText, doseOf, usualG } from '$core/tables/doses';
   import { InputError } from '$core/units/input-error';
   import { gramsText, volumeText } from '$core/units/format';
   import { measuredPh } from '$core/ledger/acid-of';
@@ -45,7 +45,7 @@
   const named = $derived(batch.state.fills.find((f) => f.vesselId === draft.fields.vessel));
   const litres = $derived(named ? fillL(named) : doseL(batch.state));
   const dose = $derived(doseOf((choice?.item ?? {}) as { additiveId?: string; acidId?: string }));
-  const usual = $derived(dose ? doseG(dose, litres)[1] : null);
+  const usual = $derived(dose ? usualG(dose, litres, named ? 0 : batch.state.produceKg) : null);
   const names = [
     ...new Set([
       ...['White sugar', 'Honey', 'Water', 'Raisins'],

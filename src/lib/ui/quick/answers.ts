@@ -112,7 +112,9 @@ export function answerHere(
   ctx: Context
 ): (Answer & { about: string }) | null {
   const wine = wines.find((w) => w.id === (q.batchId ?? ctx.hereId));
-  const plain = answer(q, ctx, wine && wine.state.fills.length > 0 ? doseL(wine.state) : null);
+  const s = wine?.state;
+  const about = s && s.fills.length > 0 ? { volumeL: doseL(s), fruitKg: s.produceKg } : null;
+  const plain = answer(q, ctx, about);
   if (plain) return { ...plain, text: own(plain.text), about: '' };
   if (!wine) return null;
   return {

@@ -65,10 +65,7 @@ export function contextHere(hereId: string | null, bottled: readonly Batch[]): C
         name: b.state.name,
         volumeL: b.standing.volumeL,
         batch: b,
-        usualG: (id: string) =>
-          id === 'campden' || id === 'pectic-enzyme'
-            ? usualDoseG(id === 'campden' ? 'campden' : 'enzyme', b.state)
-            : null,
+        usualG: (id: string) => (id === 'campden' || id === 'pectic-enzyme' ? usualDoseG(id, b.state) : null),
         fits: (kind: CommandKind) => fits(b, kind)
       }))
   ).map(({ batch, ...w }) => ({

@@ -4,7 +4,7 @@ import { ask, read, take, type Context, type Piece, type Read } from '../context
 import { daysOf, momentOf } from '../when';
 
 const STIRRED =
-  /\b(?:(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?the\s+(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
+  /\b(?:(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?the\s+(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|degassed(?:\s+(?:it|them))?|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
 const ALL = /\b(?:all|everything|each|every\s*one|both|them)\b/;
 
 /** Stirred: this one, or all that want it. */
@@ -27,23 +27,24 @@ const STEPS: [StepId, RegExp][] = [
   ['campden', /\b(?:campden|sulph?f?it(?:e|ing))\b/],
   ['enzyme', /\b(?:pectic\s+)?enzyme\b/],
   ['nutrient-1', /\b(?:first\s+)?nutrient\b/],
-  ['stir', /\bstirring\b/],
-  ['read', /\breading\b/],
-  ['fruit-out', /\bfruit\s+out\b|\bstraining\b|\bpressing\b/],
+  ['stir', /\bstir(?:ring)?\b/],
+  ['read', /\b(?:take\s+a\s+)?read(?:ing)?\b/],
+  ['fruit-out', /\b(?:take\s+(?:the\s+)?)?fruit\s+out\b|\bstrain(?:ing)?\b|\bpress(?:ing)?\b/],
   ['rack-2', /\bsecond\s+racking\b|\boff\s+the\s+lees\b/],
-  ['rack-1', /\b(?:first\s+)?racking\b|\binto\s+glass\b/],
+  ['rack-1', /\b(?:first\s+)?rack(?:ing)?\b|\binto\s+glass\b/],
   ['finings', /\bfin(?:ings|ing)\b/],
   ['stabilise', /\bstabili[sz](?:e|ing)\b/],
   ['sweeten', /\bsweeten(?:ing)?\b/],
-  ['bottle', /\bbottling\b/],
+  ['bottle', /\bbottl(?:ing|e)\b/],
   ['pitch', /\b(?:the\s+)?yeast\b|\bpitching\b/]
 ];
 const SKIP = /^[\s,]*(?:skip(?:ped|ping)?|leave\s+out|left\s+out|no)\b/;
-const PUT_OFF = /\b(?:put\s+off|postpone(?:d)?|delay(?:ed)?|can\s+wait|snooze)\b/;
+const PUT_OFF =
+  /\b(?:put\s+off|postpone(?:d)?|delay(?:ed)?|can\s+wait|snooze|remind\s+me\s+(?:to|of|about))\b/;
 const DONE =
   /^[\s,]*(?:(?:crush|mash)(?:ed|ing)(?:\s+(?:the\s+)?fruit)?(?=\W*$)|done\b(?:\s+(?:the\s+)?(?:crushing|mashing))?)/;
 const WAIT =
-  /\b(?:(?:for\s+)?(\d+|an?|one|two|three|four|five|six|seven)\s+(days?|weeks?)|(?:till|until|to)\s+([a-z0-9 -]+?))\s*$/;
+  /\b(?:(?:(?:for|in)\s+)?(\d+|an?|one|two|three|four|five|six|seven)\s+(days?|weeks?)|(?:till|until|to|on)\s+([a-z0-9 -]+?)|(tomorrow))\s*$/;
 const NUMBER: Record<string, number> = {
   a: 1,
   an: 1,
@@ -74,10 +75,11 @@ export function readStep(p: Piece, ctx: Context): Read | null {
       return ask('step', 'Which step is put off? Such as: put off racking 3 days.');
     }
     if (!wait) return ask('when', 'Put off for how long? Such as: 3 days, or till sunday.');
-    const day = wait[3]
-      ? momentOf(wait[3], ctx, true)?.at
+    const until = wait[3] ?? wait[4];
+    const day = until
+      ? momentOf(until, ctx, true)?.at
       : ctx.now + (NUMBER[wait[1]!] ?? Number(wait[1])) * (wait[2]!.startsWith('w') ? 7 : 1) * DAY;
-    if (!day || day <= ctx.now) return ask('when', `“${wait[3] ?? ''}” is no day to come.`);
+    if (!day || day <= ctx.now) return ask('when', `“${until ?? ''}” is no day to come.`);
     return read({ kind: 'step', step, outcome: 'snoozed', until: morningOf(day, ctx.zone) });
   }
   if (SKIP.test(p.text)) {

@@ -31,7 +31,7 @@ export const enzyme = defineStep({
   doneAt: (s) => s.powdersG['pectic-enzyme']?.at,
   isPut: true,
   isAnyTime: true,
-  puts: (s) => [{ ingredients: [powder('pectic-enzyme', usualDoseG('enzyme', s))] }],
+  puts: (s) => [{ ingredients: [powder('pectic-enzyme', usualDoseG('pectic-enzyme', s))] }],
   tap: 'Enzyme in',
   card: 'pectic-enzyme'
 });

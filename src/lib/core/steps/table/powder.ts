@@ -2,16 +2,13 @@ import { fillL } from '../../ledger/fill';
 import type { BatchState } from '../../ledger/state';
 import { doseL } from '../../ledger/will-hold';
 import type { Ingredient } from '../../plan/plan';
-import { CAMPDEN_TABLET_G, campdenTablets, enzymeG, yeastG } from '../../tables/doses';
+import { usualG, type DoseId } from '../../tables/doses';
 import type { AdditiveId } from '../../tables/substances';
 import type { Put } from './define';
 
 /** Usual grams of what goes into a must, for the batch as it will be once its fruit has given. */
-export function usualDoseG(what: 'campden' | 'enzyme' | 'yeast', s: BatchState): number {
-  const litres = Math.max(0.2, doseL(s));
-  if (what === 'campden') return campdenTablets(litres) * CAMPDEN_TABLET_G;
-  return what === 'enzyme' ? enzymeG(litres, s.produceKg) : yeastG(litres);
-}
+export const usualDoseG = (what: DoseId, s: BatchState): number =>
+  usualG(what, Math.max(0.2, doseL(s)), s.produceKg);
 
 /** A powder on the slip, from grams. */
 export const powder = (additiveId: AdditiveId, massG: number): Ingredient => ({
