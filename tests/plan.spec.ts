@@ -49,6 +49,28 @@ test('amounts in any unit, with mistakes said where they are', async ({ page }) 
   await expect(page.getByRole('button', { name: 'Start this batch' })).toBeDisabled();
 });
 
+test('a recipe goes onto the slip as it is written, and what is not understood stays to be put right', async ({
+  page,
+  context
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openPlan(page);
+  await page.evaluate(() =>
+    navigator.clipboard.writeText('3 lb honey\n1 uk gal water\njuice and zest of 2 lemons\n1 packet of flurb')
+  );
+  const add = page.getByRole('combobox', { name: 'Add an ingredient' });
+  await add.press('ControlOrMeta+V');
+  await expect(page.getByRole('listbox', { name: 'What it could be' })).toHaveText(
+    /All 4: Honey .*Water.*Lemon juice.*0.09 L.* Citrus zest/
+  );
+  await expect(page.getByText('Left for you: “1 packet of flurb”.')).toBeVisible();
+  await add.press('Enter');
+  for (const row of [/^Honey: amount/, /^Water: amount/, /^Lemon juice: amount/, /^Citrus zest: amount/])
+    await expect(page.getByLabel(row)).toBeVisible();
+  await expect(page.getByLabel(/^Honey: amount/)).toHaveValue('3');
+  await expect(add).toHaveValue('1 packet of flurb');
+});
+
 test('with twelve ingredients the numbers, the vessel and Start are seen without scrolling', async ({
   page
 }) => {

@@ -24,7 +24,9 @@ export function parseHaul(text: string, country: Country = 'uk', own: readonly P
   const out: Haul = { ingredients: [], found: [], assumed: [], unknown: [] };
   const parts = apart(text)
     .replace(/^\s*(i('ve| have)( got)?|we have|there (is|are)|got)\s+/i, '')
-    .split(/\s*(?:,(?!\d)|;|\+|&|\band\b(?!\s+a\s+(?:half|quarter|third))|\bwith\b|\bplus\b)\s*/i)
+    .split(
+      /\s*(?:,(?!\d)|(?<=[a-z)]),|;|\+|&|\band\b(?!\s+a\s+(?:half|quarter|third))|\bwith\b|\bplus\b)\s*/i
+    )
     .map((p) => p.replace(/[.!?]+$/, '').trim())
     .filter(Boolean);
   for (const part of parts) {

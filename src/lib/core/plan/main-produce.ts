@@ -7,6 +7,10 @@ import { shortName } from './name';
 export const seasons = (p: Produce): boolean =>
   p.amountKgL[1] < 0.15 && p.family !== 'flower' && p.family !== 'leaf';
 
+/** Whether honey is what a wine is made of, as far as there is any: nobody puts it in by the spoon. */
+export const hasHoney = (ingredients: readonly Ingredient[]): boolean =>
+  ingredients.some((i) => i.kind === 'honey' && (i.massKg > 0 || (i.most ?? 0) > 0));
+
 /** Litres of wine that a kilogram is usually made into, or a litre of juice. */
 function litresOf(item: ProduceRow, p: Produce): number {
   if (item.kind === 'juice') return amountOf(item);
@@ -34,6 +38,7 @@ export function mainProduce(ingredients: readonly Ingredient[]): Produce | undef
  */
 export function mainName(ingredients: readonly Ingredient[]): string {
   const main = mainProduce(ingredients);
-  if (main) return shortName(main.name);
-  return ingredients.some((i) => i.kind === 'honey' && i.massKg > 0) ? 'Honey wine' : '';
+  // Honey with lemons and raisins is of honey.
+  if (hasHoney(ingredients) && (!main || seasons(main))) return 'Honey wine';
+  return main ? shortName(main.name) : '';
 }

@@ -1,6 +1,6 @@
 import { isStrained } from '../must/strain';
 import { toleranceOf } from '../plan/chosen';
-import { seasons } from '../plan/main-produce';
+import { hasHoney, seasons } from '../plan/main-produce';
 import { entryOf, type Ingredient, type Plan, type Goals } from '../plan/plan';
 import { contribution, TYPICAL, usableKg } from '../must/contribution';
 import { addInto, emptyStock, type Stock } from '../liquid/stock';
@@ -48,8 +48,9 @@ const RANK: Record<GoalId, { kind: Goal['kind']; tolerance: number; weight: numb
   yanMgL: { kind: 'least', tolerance: 2, weight: 0.2 }
 };
 
-/** Whether the plan has fruit that sets its size. */
+/** Whether the plan has fruit or honey that sets its size. */
 const hasMain = (plan: Plan): boolean =>
+  hasHoney(plan.ingredients) ||
   plan.ingredients.some((i) => i.kind === 'produce' && !i.pressed && !seasons(entryOf(i)!));
 
 /** Litres of wine that a kilogram of a row is usually made into. */

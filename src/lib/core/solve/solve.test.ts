@@ -39,6 +39,21 @@ describe('the solver', () => {
     expect(likelyFigures(solved).intoGlassL).toBeCloseTo(aimL!, 3);
   });
 
+  it('lemons and raisins in a honey wine set no size: its honey does', () => {
+    const honey: Ingredient = { kind: 'honey', massKg: 1.36, held: true };
+    const seasoned: Ingredient[] = [
+      { kind: 'produce', produceId: 'lemon', massKg: 0.33, held: true },
+      { kind: 'produce', produceId: 'raisin', form: 'dried', massKg: 0.45, held: true }
+    ];
+    const litres = (rows: Ingredient[]) => likelyFigures(solvePlan(plan(rows, 12, null)).plan).intoGlassL;
+    const alone = litres([honey]);
+    expect(litres([honey, ...seasoned])).toBeGreaterThan(alone);
+    // What the raisins bring of sugar makes it larger, and nothing else does.
+    expect(litres([honey, ...seasoned])).toBeLessThan(1.4 * alone);
+    const { plan: solved } = solvePlan(plan([honey, ...seasoned], 12, null));
+    expect(amountOf(solved.ingredients.find((i) => i.kind === 'sugar')!)).toBeCloseTo(0, 6);
+  });
+
   it('leaves what is held alone, and says what gave way', () => {
     const held: Ingredient[] = [
       { kind: 'sugar', sugarId: 'white', massKg: 1.5, held: true },

@@ -4,6 +4,8 @@
   import { chooseIngredient, type Choice } from '$core/plan/choose';
   import { countryOf } from '$core/units/settings';
   import { household } from '$lib/store/household.svelte';
+  import { parseHaul } from '$core/plan/haul';
+  import { listText } from '$core/units/format';
   import { looksLikePlant } from '$core/tables/plants';
   import { readText } from '../field/read-text';
   import type { Bench } from './bench.svelte';
@@ -13,8 +15,17 @@
   const id = $props.id();
   let text = $state('');
   let active = $state(0);
-  const answer = $derived(chooseIngredient(text, countryOf(household.settings), household.ownProduce));
+  const country = $derived(countryOf(household.settings));
+  const answer = $derived(chooseIngredient(text, country, household.ownProduce));
   const choices = $derived(answer.kind === 'choices' ? answer.choices : []);
+  /** A recipe's list, all in one: what of it has its amount. */
+  const list = $derived(
+    choices.length === 0 && /[,;+&]|\band\b/i.test(text)
+      ? parseHaul(text, country, household.ownProduce)
+      : null
+  );
+  const all = $derived(list?.found.filter((f) => f.choice.amount) ?? []);
+  const isList = $derived(all.length > 1 && !list?.unknown.some((u) => u.isRefused));
 
   async function take(choice: Choice) {
     const rowId = bench.add(choice);
@@ -24,10 +35,26 @@
     document.querySelector<HTMLInputElement>(`[data-row="${rowId}"] input`)?.focus();
   }
 
+  /** All of a list; what is not understood, or wants its amount, stays to be put right. */
+  function takeAll() {
+    for (const { choice } of all) bench.add(choice);
+    const left = [...list!.found.filter((f) => !f.choice.amount), ...list!.unknown];
+    text = left.map((x) => x.text).join(', ');
+  }
+
+  /** Rows of a recipe are a list; a field of one row would run them together. */
+  function paste(e: ClipboardEvent) {
+    const rows = (e.clipboardData?.getData('text') ?? '').split(/\s*\n\s*/).filter(Boolean);
+    if (rows.length < 2) return;
+    e.preventDefault();
+    text = [...(text.trim() ? [text] : []), ...rows].join(', ');
+  }
+
   function key(e: KeyboardEvent) {
     if (e.key === 'ArrowDown') active = Math.min(active + 1, choices.length - 1);
     else if (e.key === 'ArrowUp') active = Math.max(active - 1, 0);
     else if (e.key === 'Escape') text = '';
+    else if (e.key === 'Enter' && isList) takeAll();
     else if (e.key === 'Enter' && choices[active]) void take(choices[active]!);
     else return;
     e.preventDefault();
@@ -40,23 +67,41 @@
     placeholder="Add fruit, honey, juice… or “3 lb rhubarb”"
     aria-label="Add an ingredient"
     role="combobox"
-    aria-expanded={choices.length > 0}
+    aria-expanded={isList || choices.length > 0}
     aria-controls="{id}-list"
-    aria-activedescendant={choices.length > 0 ? `${id}-${active}` : undefined}
+    aria-activedescendant={isList || choices.length > 0 ? `${id}-${active}` : undefined}
     aria-autocomplete="list"
     autocomplete="off"
     bind:value={text}
     oninput={() => (active = 0)}
     onkeydown={key}
+    onpaste={paste}
   />
   <ul
     id="{id}-list"
     role="listbox"
     aria-label="What it could be"
-    class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip {choices.length > 0
+    class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip {isList || choices.length > 0
       ? ''
       : 'hidden'}"
   >
+    {#if isList}
+      <li
+        id="{id}-0"
+        role="option"
+        aria-selected="true"
+        class="min-h-11 cursor-pointer bg-primary px-3 py-2 text-primary-content"
+        onpointerdown={(e) => {
+          e.preventDefault();
+          takeAll();
+        }}
+      >
+        <span class="font-semibold">All {all.length}:</span>
+        {listText(
+          all.map(({ choice: c }) => `${c.label} ${readText(c.item, c.amount!, household.settings)}`)
+        )}
+      </li>
+    {/if}
     {#each choices as c, i (c.label)}
       <li
         id="{id}-{i}"
@@ -85,6 +130,10 @@
     <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">{answer.ask}</p>
   {:else if choices[active]?.ask}
     <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">{choices[active]?.ask}</p>
+  {:else if isList}
+    {#if list!.unknown.length > 0}<p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
+        Left for you: {list!.unknown.map((u) => `“${u.text}”`).join(', ')}.
+      </p>{/if}
   {:else if answer.unknown && answer.unknown.length > 2}
     <p role="status" class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
       {#if /\byeasts?\b/.test(answer.unknown)}Yeast is chosen under Method.{:else}“{answer.unknown}” is not in

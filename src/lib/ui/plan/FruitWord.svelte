@@ -11,9 +11,10 @@
   let { bench }: { bench: Bench } = $props();
 
   const fruit = $derived(bench.plan.ingredients.filter((i) => i.kind === 'produce' || i.kind === 'juice'));
+  const isOfHoney = $derived(mainName(bench.plan.ingredients) === 'Honey wine');
   const isAll = $derived(fruit.every((i) => i.held !== false));
   const words = $derived(
-    fruit.length === 0
+    fruit.length === 0 || isOfHoney
       ? 'what I have'
       : fruit.length === 1
         ? `${isAll ? 'all my' : 'some'} ${mainName(fruit).toLowerCase()}`

@@ -163,6 +163,14 @@ describe('the must bench', () => {
       ])
     ).toBe('Honey wine');
     expect(mainName([{ kind: 'water', volumeL: 5 }])).toBe('');
+    const lemons = { kind: 'produce' as const, produceId: 'lemon', massKg: 0.33 };
+    expect(mainName([{ kind: 'honey', massKg: 1.4 }, lemons])).toBe('Honey wine');
+    expect(
+      mainName([
+        { kind: 'honey', massKg: 1.4 },
+        { ...lemons, produceId: 'plum' }
+      ])
+    ).toBe('Plum');
   });
 });
 
