@@ -1,3 +1,4 @@
+import { QUIET_SG } from '../ledger/evidence';
 import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, cellsOf, namesOf, toldOf, type Told } from './believe';
@@ -5,7 +6,6 @@ import { columnsOf, estimateOf, meanOf } from './columns';
 import { allOf } from '../maths/parts';
 import { zeros } from './ensemble';
 import { goTo } from './follow';
-import { QUIET_SG } from './forecast';
 
 const DAY = 86_400_000;
 /** Days on, at which it is looked how a wine then stands; and those of them of which lists keep what is told. */

@@ -1,3 +1,4 @@
+import { QUIET_SG } from '../ledger/evidence';
 import type { Flow } from '../ledger/flow';
 import type { LedgerEvent } from '../ledger/log';
 import { foldBatch } from '../ledger/run';
@@ -49,9 +50,6 @@ export type WhatIf = {
   yeast?: Yeast | undefined;
   nitrogenMgL?: number | undefined;
 };
-
-/** Gravity at which a ferment has quietened. Common practice: 1.010. */
-export const QUIET_SG = 1.01;
 
 function askWhatIf(r: Running, vesselIds: readonly string[], what: WhatIf): void {
   const at = r.at;

@@ -7,6 +7,8 @@ const DAY = 86_400_000;
 /** Gravity counts as still when it has moved no more than this over STILL_DAYS. Common practice. */
 export const STILL_SG = 0.001;
 export const STILL_DAYS = 3;
+/** Gravity at which a ferment has quietened. Common practice: 1.010. */
+export const QUIET_SG = 1.01;
 /** A stem read by two people, or twice, differs by this much and more; standard deviation. Common practice. */
 const STEM_SG = 0.0012;
 /** Two readings of a wine that has ended may differ so far by reading alone. */

@@ -619,6 +619,10 @@ export const ROWS: Row[] = [
     says: ['racked 4.5 l to the green jar, lost 0.4 l', 'racked 4.5 l into the green jar, lost 400 ml']
   },
   {
+    meant: asks('what'),
+    says: ['racked into 4 bottles of 75 cl', 'racked it into 6 bottles', 'siphoned into six 75 cl bottles']
+  },
+  {
     meant: asks('vessel'),
     says: ['racked', 'racked it', 'racked, lost 0.5 l', 'racked to the purple thing']
   },

@@ -199,8 +199,17 @@ describe('a vessel as it is called', () => {
     ['1.012 and 1.010 in 2 gal', 'asks'],
     // What goes in by volume is a plan or an amount, and no vessel.
     ['9 lb plums in 3 gal', 'asks'],
-    ['2 campden in 3 gal', 'asks']
+    ['2 campden in 3 gal', 'asks'],
+    // `2 US gal jar` is no part of `1.2 us gal jar`.
+    ['1.012 in the 1.2 us gal jar', 'asks']
   ])('%s', (line, meant) => expect(where(line)).toEqual(meant));
+
+  it('a jar of another size is a new one, though its last figures are those of a known one', () => {
+    expect(parse('racked into the 1.5 us gal carboy', ctx)).toMatchObject({
+      asks: [],
+      commands: [{ kind: 'transfer', to: [{ sizeL: 1.5 * 3.785411784 }] }]
+    });
+  });
 
   it.each([
     'moved to the demijohn, left 200 ml',

@@ -8,6 +8,7 @@ import { UNIT_LABEL, isMassUnit, isVolumeUnit } from '../units/measure';
 import type { AmountUnit } from '../units/words';
 import { soundZone } from '../units/zone';
 import { YEASTS } from '../tables/yeasts';
+import { stepName } from '../tables/step-id';
 import type { Command, CommandOf } from './command';
 import type { Context } from './context';
 
@@ -42,23 +43,6 @@ function itemText(item: Ingredient): string {
   return `${n(amountIn(item, base, unit))} ${unitText(unit)} ${name.toLowerCase()}`.replace(/\s+/g, ' ');
 }
 const itemsText = (items: readonly Ingredient[]): string => items.map(itemText).join(' + ');
-
-const STEP_WORDS: Record<string, string> = {
-  crush: 'crushing',
-  campden: 'campden',
-  enzyme: 'enzyme',
-  'nutrient-1': 'nutrient',
-  stir: 'stirring',
-  read: 'reading',
-  'fruit-out': 'straining',
-  'rack-1': 'first racking',
-  'rack-2': 'second racking',
-  finings: 'finings',
-  stabilise: 'stabilising',
-  sweeten: 'sweetening',
-  bottle: 'bottling',
-  pitch: 'yeast'
-};
 
 const QUESTIONS: Partial<Record<CommandOf<'question'>['about'], string>> = {
   strength: 'how strong is it?',
@@ -170,12 +154,12 @@ function body(c: Command, ctx: Context): string {
       return `tasted: ${c.text}${c.liking ? `, ${c.liking}/5` : ''}`;
     case 'step':
       return c.outcome === 'snoozed'
-        ? `put off ${STEP_WORDS[c.step] ?? c.step} till ${civil(Date.parse(c.until!), ctx.zone).slice(0, 10)}`
+        ? `put off ${stepName(c.step)} till ${civil(Date.parse(c.until!), ctx.zone).slice(0, 10)}`
         : c.outcome === 'skipped'
-          ? `skip ${STEP_WORDS[c.step] ?? c.step}`
+          ? `skip ${stepName(c.step)}`
           : c.step === 'crush'
             ? 'crushed'
-            : `done ${STEP_WORDS[c.step] ?? c.step}`;
+            : `done ${stepName(c.step)}`;
     case 'no-stem':
       return 'no hydrometer';
     case 'timer':

@@ -44,7 +44,7 @@ export function takeVessel(
     const text = name.toLowerCase();
     if (text.length < 3 || !p.text.includes(text)) return false;
     const m = kept(
-      `(?:\\b(?:in|into|to|of|for|from|on|at|out of)\\s+)?(?:\\b(?:the|my|our)\\s+)?\\b${escaped(text)}(?![\\w])\\s*:?`
+      `(?:\\b(?:in|into|to|of|for|from|on|at|out of)\\s+)?(?:\\b(?:the|my|our)\\s+)?(?<![\\d.,])\\b${escaped(text)}(?![\\w])\\s*:?`
     ).exec(p.text);
     if (!m) return false;
     p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;

@@ -1,9 +1,10 @@
 import type { Course } from '../belief/course';
 import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
-import { stillnessOf } from '../ledger/evidence';
+import { QUIET_SG, stillnessOf } from '../ledger/evidence';
 import { beganAt, isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
+import type { Estimate } from '../units/range';
 import { inC } from '../units/say';
 import { civilDay } from '../units/zone';
 import { tooWarm } from './cooling';
@@ -59,6 +60,26 @@ function whenDry(s: BatchState, course: Course | null): [number, number] | null 
   return [likely, Math.max(likely, end?.high ?? quietAt.high) + DAY];
 }
 
+/** Since when it was read at 1.010 or seen with its cap fallen, after all that ferments went in; null where it was not. */
+function quietSince(s: BatchState): number | null {
+  const higher = s.readings.findLast((r) => r.sg > QUIET_SG)?.at ?? 0;
+  const from = Math.max(beganAt(s) ?? s.startedAt, s.fedAt, higher);
+  const seen = [
+    ...s.readings.filter((r) => r.at > from),
+    ...s.looks.filter((l) => l.at > from && l.cap === 'fallen')
+  ];
+  return seen.length > 0 ? Math.min(...seen.map((x) => x.at)) : null;
+}
+
+/** When it quietens, as is foreseen; what is quiet already is so since it was first seen, not since the last look. */
+function whenQuiet(s: BatchState, course: Course | null): Estimate | null {
+  const ahead = course?.quietAt;
+  if (!course || !ahead || !isBegun(s)) return null;
+  const since = ahead.likely <= course.from ? (quietSince(s) ?? Infinity) : Infinity;
+  const by = (at: number) => Math.min(at, since);
+  return { low: by(ahead.low), likely: by(ahead.likely), high: by(ahead.high) };
+}
+
 /** The same gravity three days apart shows that nothing moves. Common practice. */
 const STILL_FOR = 3 * DAY;
 
@@ -91,6 +112,7 @@ export function schedule(
   /** what was never done, and for which something later was: nothing waits for it any more */
   const over = new Set<StepId>();
   const out: Due[] = [];
+  const quiet = whenQuiet(s, course);
   for (const [n, step] of steps.entries()) {
     const done = doneAts.get(step.id) ?? null;
     const passed =
@@ -101,7 +123,6 @@ export function schedule(
         .some((later) => !later.everyH && !STEPS[later.id].isAnyTime && doneAts.get(later.id) !== null);
     const from = (waitMs: 'minH' | 'maxH') => {
       const isLate = waitMs === 'maxH';
-      const quiet = isBegun(s) ? course?.quietAt : null;
       const done = step.wantsDone && isBegun(s) ? course?.doneAt : null;
       const ends = done?.[isLate ? 'high' : 'low'] ?? 0;
       // What ended before the last event has stood still for some of its days already.
@@ -119,10 +140,10 @@ export function schedule(
       );
     };
     let [dueAt, lateAt] = [from('minH'), from('maxH')];
-    if (step.withQuietH !== undefined && isBegun(s) && course?.quietAt) {
+    if (step.withQuietH !== undefined && quiet) {
       const least = (doneAts.get(step.waits[0]!.step) ?? s.startedAt) + step.withQuietH * HOUR;
-      dueAt = Math.min(dueAt, Math.max(least, course.quietAt.likely));
-      lateAt = Math.min(lateAt, Math.max(least, course.quietAt.high) + DAY);
+      dueAt = Math.min(dueAt, Math.max(least, quiet.likely));
+      lateAt = Math.min(lateAt, Math.max(least, quiet.high) + DAY);
     }
     if (step.wantsDry && isBegun(s)) [dueAt, lateAt] = whenDry(s, course) ?? [dueAt, lateAt];
     if (step.everyH && done !== null) {

@@ -404,4 +404,39 @@ describe('a must whose yeast nobody wrote down', () => {
     });
     expect(dues).toEqual([83, 83, 83, 83]);
   });
+
+  it('a racking that is late stays late, however often the wine is read or looked at', () => {
+    const ingredients: Plan['ingredients'] = [
+      { kind: 'honey', massKg: 1.3 },
+      { kind: 'water', volumeL: 4 }
+    ];
+    const begun = [
+      on(0, 'planned', { name: 'Honey wine', plan: { ingredients }, vesselId: 'b' }),
+      on(0, 'addition', { ingredients }),
+      on(0.2, 'pitch', { yeast: { yeastId: 'wine' }, massG: 5 })
+    ];
+    const rack = (events: LedgerEvent[], day: number) => {
+      const due = at(events, day).due.find((d) => d.step.id === 'rack-1')!;
+      return { status: due.status, late: Math.round((due.lateAt - T0) / DAY) };
+    };
+    const read = [...begun, on(20, 'reading', { sg: 1.006, tempC: 20 })];
+    const was = rack(read, 40);
+    expect(was).toMatchObject({ status: 'overdue', late: 24 });
+    const more = [...read, on(60, 'reading', { sg: 0.999, tempC: 20 })];
+    expect(rack(more, 60.1)).toEqual(was);
+    expect(rack([...more, on(64, 'observation', { cap: 'fallen' })], 64.1)).toEqual(was);
+    // Fed since, it has to quieten once more.
+    const fed = [
+      ...more,
+      on(61, 'addition', { ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.15 }] })
+    ];
+    expect(rack(fed, 61.1).late).toBeGreaterThan(62);
+    // Who never reads goes by the cap.
+    const unread = [...begun, on(5.1, 'step', { step: NO_STEM, outcome: 'done' })];
+    const seen = [14, 20, 30, 40].map((day) => on(day, 'observation', { cap: 'fallen' }));
+    const lates = [20, 30, 40].map(
+      (day) => rack([...unread, ...seen.filter((x) => Date.parse(x.at) <= T0 + day * DAY)], day + 0.1).late
+    );
+    expect(new Set(lates).size).toBe(1);
+  });
 });

@@ -43,3 +43,47 @@ export const RUNG_IDS = [
 /** What is still to do for a wine that is all in bottles. */
 export const BOTTLED_IDS = ['test-bottle', 'taste'] as const;
 export type StepId = (typeof STEP_IDS)[number] | (typeof RUNG_IDS)[number] | (typeof BOTTLED_IDS)[number];
+
+/** What each is called in the midst of a sentence. */
+const STEP_NAMES: Record<StepId, string> = {
+  crush: 'crushing',
+  campden: 'campden',
+  enzyme: 'enzyme',
+  starter: 'starter',
+  pitch: 'yeast',
+  'nutrient-1': 'nutrient',
+  'nutrient-2': 'second nutrient',
+  'nutrient-3': 'third nutrient',
+  'nutrient-4': 'fourth nutrient',
+  stir: 'stirring',
+  read: 'reading',
+  'feed-1': 'first feeding',
+  'feed-2': 'second feeding',
+  'fruit-out': 'straining',
+  'rack-1': 'first racking',
+  'rack-2': 'second racking',
+  finings: 'finings',
+  stabilise: 'stabilising',
+  sweeten: 'sweetening',
+  bottle: 'bottling',
+  'read-again': 'reading again',
+  warm: 'warming',
+  cool: 'cooling',
+  air: 'airing',
+  food: 'feeding the yeast',
+  hulls: 'yeast hulls',
+  'build-up': 'starter',
+  'fresh-yeast': 'fresh yeast',
+  'make-room': 'making room',
+  splash: 'splash racking',
+  cover: 'topping up',
+  sulphite: 'sulphite',
+  'spirit-test': 'spirit test',
+  'late-enzyme': 'late enzyme',
+  fine: 'fining',
+  'test-bottle': 'test bottle',
+  taste: 'tasting'
+};
+
+/** A step by its name; a card of the brew day by its own. */
+export const stepName = (step: string): string => STEP_NAMES[step as StepId] ?? step.replaceAll('-', ' ');

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { stepName } from '../../tables/step-id';
 import { NO_STEM } from '../state';
 import { defineEvent, time } from './define';
 
@@ -23,6 +24,6 @@ export const step = defineEvent({
       ? { what: ['Reading set aside'], detail: ['for this wine'] }
       : {
           what: [data.outcome === 'snoozed' ? 'Put off' : data.outcome === 'skipped' ? 'Skipped' : 'Done'],
-          detail: [data.step.replace('-', ' ')]
+          detail: [stepName(data.step), ...(data.until ? [', till ', { dayMs: Date.parse(data.until) }] : [])]
         }
 });

@@ -95,12 +95,28 @@ function takeSources(p: Piece, ctx: Context, named: (v: Context['vessels'][numbe
   return found.map((v) => v.id);
 }
 
+/** So many bottles, of what size there are. */
+const INTO_BOTTLES = new RegExp(
+  `\\b(?:in)?to\\s+(?=(?:\\d+|[a-z]+)\\s+(?:x\\s+|of\\s+)?(?:(${VOLUME})\\s*)?bottles(?!\\w))`
+);
+/** Larger ones are jars with a narrow neck. */
+const LARGEST_BOTTLE_L = 1.5;
+
 /** Wine from one vessel into others, or from several. */
 export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   if (!take(p, RACKED)) return null;
+  const bottles = INTO_BOTTLES.exec(p.text);
+  const bottleL = bottles?.[1] ? litresIn(bottles[1].replace(/-/g, ' '), ctx) : BOTTLE_L;
+  if (bottles && (bottleL ?? 0) <= LARGEST_BOTTLE_L) {
+    p.text = '';
+    return ask('what', 'Into bottles for good, or into jars?', [
+      { label: 'bottled', line: line.replace(RACKED, 'bottled').replace(INTO_BOTTLES, '') }
+    ]);
+  }
   const lossL = lostOf(p, ctx);
   const to: To[] = [];
-  const named = (v: Context['vessels'][number]) => escaped(v.name.toLowerCase());
+  // `5 l jar` is no part of `4.5 l jar`.
+  const named = (v: Context['vessels'][number]) => `(?<![\\d.,])${escaped(v.name.toLowerCase())}`;
   const from = ctx.vessels.find(
     (v) =>
       take(p, new RegExp(`\\b(?:from|out\\s+of)\\s+(?:the\\s+)?${named(v)}\\b`)) ??
