@@ -3,6 +3,7 @@ import { withAdded } from '../must/adjust';
 import type { Ingredient } from '../plan/plan';
 import { acidOf, measuredPh } from './acid-of';
 import { eventsFrom } from './events.fixture';
+import { asBlended } from './fill';
 import type { LedgerEvent } from './log';
 import { acidBySums, acidIn } from './measured-acid';
 import { phIn } from './preserved';
@@ -87,6 +88,22 @@ describe('what was measured of acid', () => {
     const { ph, phFrom } = acidIn(fill(joined, 'a'));
     expect(ph).toBeCloseTo((3.9 + alone) / 2, 1);
     expect(phFrom).toBe('since');
+  });
+
+  it('goes along with a blend into another wine', () => {
+    const giver = state(on(5, 'reading', { ph: 3.9, taGL: 4 }));
+    const wine = { ...asBlended(fill(giver, 'a'), 0.5, []), allergens: [] };
+    expect(wine.acid).toEqual({ ph: 3.9, taGL: 4 });
+    const from = { batchId: '01900000-0000-7000-8000-0000000000b2', vesselId: 'x', name: 'Sharp' };
+    const s = state(
+      on(6, 'blend', { from, to: 'a', volumeL: 5, wine: { ...wine, acid: { ph: 3.2, taGL: 10 } } })
+    );
+    const now = acidIn(fill(s, 'a'));
+    const bySums = acidIn(fill(state(), 'a'));
+    expect(now.taGL).toBeCloseTo((10 * bySums.taGL! + 5 * 10) / 15, 6);
+    expect([now.phFrom, now.taFrom]).toEqual(['since', 'since']);
+    // Of a wine that nobody measured only the sums go along.
+    expect(asBlended(fill(state(), 'a'), 0.5, [])).not.toHaveProperty('acid');
   });
 
   it('is kept in the bottles, and stands where no acid was written down', () => {

@@ -1,7 +1,7 @@
 import type { Yeast } from '../plan/plan';
 import { liquid, addInto, emptyStock, scaled, type Stock } from '../liquid/stock';
 import { SO2_SHARE } from '../tables/doses';
-import { mixedAcid, NOT_MEASURED, type MeasuredAcid } from './measured-acid';
+import { asMeasured, mixedAcid, NOT_MEASURED, type MeasuredAcid } from './measured-acid';
 
 /** A gravity read in one vessel, ms and 20/20. */
 export type Read = { at: number; sg: number };
@@ -172,11 +172,9 @@ export function sorbateGL(fill: Fill): number {
 
 /** A share of a wine as a blend writes it down: what it holds, and the living yeast in it. */
 export function asBlended(fill: Fill, share: number, own: readonly Yeast[]) {
-  const { stock, fermentedKg, powdersG, cost, extractKg, yeasts, stable } = pourInto(
-    emptyFill(fill.vesselId),
-    fill,
-    share
-  );
+  const poured = pourInto(emptyFill(fill.vesselId), fill, share);
+  const { stock, fermentedKg, powdersG, cost, extractKg, yeasts, stable } = poured;
+  const acid = asMeasured(poured);
   return {
     stock,
     fermentedKg,
@@ -184,6 +182,7 @@ export function asBlended(fill: Fill, share: number, own: readonly Yeast[]) {
     cost,
     extractKg,
     yeasts: [...own, ...yeasts].slice(0, 20),
-    ...(stable ? { stable } : {})
+    ...(stable ? { stable } : {}),
+    ...(Object.keys(acid).length > 0 ? { acid } : {})
   };
 }

@@ -48,8 +48,19 @@ export function acidIn(fill: Pick<Fill, 'stock' | 'acid'>): Acid {
   return { ph, taGL, phFrom, taFrom };
 }
 
+type Found = { ph?: number | undefined; taGL?: number | undefined };
+
+/** What was measured of a vessel's acid, with what went in since; without what only the sums say. */
+export function asMeasured(fill: Pick<Fill, 'stock' | 'acid'>): Found {
+  const { ph, taGL, phFrom, taFrom } = acidIn(fill);
+  return {
+    ...(ph !== null && phFrom !== 'sums' ? { ph } : {}),
+    ...(taGL !== null && taFrom !== 'sums' ? { taGL } : {})
+  };
+}
+
 /** Writes down what was measured in a vessel, in place. */
-export function measureAcid(fill: Pick<Fill, 'stock' | 'acid'>, found: { ph?: number; taGL?: number }): void {
+export function measureAcid(fill: Pick<Fill, 'stock' | 'acid'>, found: Found): void {
   const sums = acidBySums(fill.stock);
   const seen = (key: 'ph' | 'taGL') =>
     found[key] === undefined ? fill.acid[key] : { was: found[key], sums: sums[key], isMixed: false };

@@ -4,6 +4,7 @@ import type { Stock } from '../../liquid/stock';
 import { yeastSchema } from '../../plan/plan-schema';
 import { forgetReads, seenOver } from '../evidence';
 import { A_DREG_L, emptyFill, fillL, pourInto } from '../fill';
+import { measureAcid } from '../measured-acid';
 import { draw, fillOf } from '../operations';
 import type { Working } from '../state';
 import { defineEvent, id, kg, stockSchema, volumeL, type Of } from './define';
@@ -22,6 +23,10 @@ const data = z.strictObject({
     yeasts: z.array(yeastSchema).max(20).optional(),
     /** dissolved matter of fruit that is no sugar, kg */
     extractKg: kg.optional(),
+    /** its acid where it was measured, with what went in since: pH, and g/L as tartaric */
+    acid: z
+      .strictObject({ ph: z.number().min(1.5).max(9).optional(), taGL: z.number().min(0).max(40).optional() })
+      .optional(),
     stable: z
       .strictObject({
         at: z.number().finite(),
@@ -45,7 +50,7 @@ function blend(s: Working, e: Of<BlendData>, at: number): void {
     s.cost -= cost;
     return draw(s, from.vesselId, volumeL);
   }
-  const { yeasts: said, stable, allergens: _, ...held } = wine;
+  const { yeasts: said, stable, acid, allergens: _, ...held } = wine;
   // A wine whose yeast nobody wrote down may hold the strongest.
   const yeasts = said ?? [{ yeastId: 'champagne' as const }];
   const stock = wine.stock as Stock;
@@ -54,7 +59,7 @@ function blend(s: Working, e: Of<BlendData>, at: number): void {
   const into = fillOf(s, to);
   const over = fillL(into) > A_DREG_L ? seenOver(into) : null;
   const wasThere = fillL(into) > A_DREG_L;
-  pourInto(into, {
+  const comes = {
     ...emptyFill(to),
     ...held,
     stock,
@@ -62,7 +67,9 @@ function blend(s: Working, e: Of<BlendData>, at: number): void {
     peakAbv: abvOf(stock),
     yeasts,
     stable: stable ?? null
-  });
+  };
+  if (acid) measureAcid(comes, acid);
+  pourInto(into, comes);
   if (wasThere) forgetReads(into, over, wine.stock.hexoseKg);
   s.cost += wine.cost;
   for (const a of wine.allergens) if (!s.allergens.includes(a)) s.allergens.push(a);
