@@ -45,6 +45,8 @@ const putOffTo = (s: BatchState, id: StepId): number | null =>
 
 /** Days that a wine which has quietened may still stand in its bucket. Common practice. */
 const QUIET_FOR = 4 * DAY;
+/** So late, a powder was left out. Ours. */
+const FORGOTTEN = 2 * DAY;
 /** Where the stem says 1.000 one takes the fruit out, who waits for that. */
 const DRY_SG = 1.0005;
 
@@ -162,7 +164,11 @@ export function schedule(
     reached.set(step.id, done ?? dueAt);
     late.set(step.id, done ?? lateAt);
     if (STEPS[step.id].isOver?.(s) || (done !== null && !step.everyH) || passed) continue;
-    const first = step.waits.find((w) => doneAts.get(w.step) === null && !over.has(w.step));
+    // What nothing else does for waits no longer for what was forgotten.
+    const isForgotten = (id: StepId) => STEPS[step.id].isNeeded && s.at - late.get(id)! > FORGOTTEN;
+    const first = step.waits.find(
+      (w) => doneAts.get(w.step) === null && !over.has(w.step) && !isForgotten(w.step)
+    );
     const blocked = first !== undefined;
     const isHot = warm !== null && warm.until > s.at;
     const isToday = !blocked && !isHot && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);

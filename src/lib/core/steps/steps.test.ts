@@ -405,6 +405,25 @@ describe('a must whose yeast nobody wrote down', () => {
     expect(dues).toEqual([83, 83, 83, 83]);
   });
 
+  it('left alone for months, it is asked for what still helps: yeast before a forgotten powder, and no air', () => {
+    const ingredients: Plan['ingredients'] = [
+      { kind: 'produce', produceId: 'plum', massKg: 3 },
+      { kind: 'sugar', sugarId: 'white', massKg: 1.05 },
+      { kind: 'water', volumeL: 4 }
+    ];
+    const begun = [
+      on(0, 'planned', { name: 'Plum', plan: { ingredients }, vesselId: 'b' }),
+      on(0, 'addition', { ingredients })
+    ];
+    const fresh = dueIds(at(begun, 2).due);
+    expect(fresh).toContain('stir');
+    expect(fresh).toContain('campden');
+    expect(fresh).not.toContain('pitch');
+    const old = dueIds(at(begun, 100).due);
+    expect(old[0]).toBe('pitch');
+    expect(old).not.toContain('stir');
+  });
+
   it('a racking that is late stays late, however often the wine is read or looked at', () => {
     const ingredients: Plan['ingredients'] = [
       { kind: 'honey', massKg: 1.3 },

@@ -16,6 +16,8 @@
 
   let { batch }: { batch: Batch } = $props();
 
+  /** A must that stood so long without yeast is no longer what it was. */
+  const LONG_DAYS = 14;
   const s = $derived(batch.state);
   const now = $derived(batch.standing);
   const says = $derived(batch.says);
@@ -152,7 +154,9 @@
     in the {where}{fruitIn}{#if toCome > now.volumeL + 0.05}, {volumeText(toCome, unit)} once it has given{/if}.
     {#if says.lacksYeast}
       {says.lacksYeast === 'stands'
-        ? 'No yeast is in it yet: it will spoil, or work by itself.'
+        ? now.day > LONG_DAYS
+          ? `No yeast in ${now.day} days: by now it has spoiled, or worked by itself. Look and smell before anything goes in; mould or vinegar goes out.`
+          : 'No yeast is in it yet: it will spoil, or work by itself.'
         : 'No yeast is written down for it.'}
     {/if}
     {#if says.unreadIds.length > 0}

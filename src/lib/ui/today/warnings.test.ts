@@ -30,11 +30,15 @@ describe('what is wrong with a batch, on the walk', () => {
     const log = [...begun(6), on(0.5, 'reading', { sg: 1.078 }), pitched, still];
     expect(said(log, 6).join()).toMatch(/danger: still asleep, 120 h after the yeast/);
     expect(said([...log, on(5, 'reading', { sg: 1.05 })], 6)).toEqual([]);
+    // What was read once tells nothing of the months after.
+    expect(said(log, 100).join()).not.toMatch(/asleep/);
   });
 
   it('a bucket without room for its foam, by what its fruit will bring', () => {
     expect(said(begun(10), 0.1).join()).toMatch(/little room left for foam/);
     expect(said(begun(6), 0.1)).toEqual([]);
+    // What has long ended foams no more, whatever nobody wrote down of its fruit.
+    expect(said([...begun(10), pitched], 120).join()).not.toMatch(/foam/);
     expect(said([...begun(10), on(7, 'fruit-out', { press: 'drip' })], 8).join()).not.toMatch(/foam/);
   });
 

@@ -41,6 +41,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
         tone: isDue || b.standing.steady.steady ? 'danger' : 'caution'
       });
   }
+  const mayFoam = (b.standing.belief?.chance.done ?? 0) < 0.5;
   for (const f of s.fills) {
     const v = vesselById(f.vesselId);
     const litres = liquid(f.stock)?.volumeL ?? 0;
@@ -52,6 +53,7 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
       });
     if (
       v.shape === 'bucket' &&
+      mayFoam &&
       s.fruitInAt !== null &&
       s.fruitOutAt === null &&
       (s.fills.length === 1 ? markL(s) : litres) > (1 - FOAM_ROOM.usual) * v.capacityL

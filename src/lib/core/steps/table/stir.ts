@@ -6,6 +6,9 @@ import { DAY, defineStep, wait } from './define';
 /** Days that air is stirred in: three, or as long as a third of the sugar usually takes. Common practice. */
 const airDays = (s: BatchState): number => (choiceOf(s.plan, 'air') === 'third' ? 6 : 3);
 
+/** Days after which no fruit rises any more. Common practice. */
+const CAP_DAYS = 30;
+
 export const stir = defineStep({
   chore: {
     minutes: 2,
@@ -32,6 +35,8 @@ export const stir = defineStep({
   isOver: (s) =>
     s.fruitOutAt !== null ||
     s.rackings.length > 0 ||
+    // No cap rises any more, whether or not its fruit is still in: air is all that stirring brings.
+    s.at - (beganAt(s) ?? s.startedAt) > CAP_DAYS * 86_400_000 ||
     // Without a cap one stirs air in, and that has its days: later it is an enemy.
     (s.fruitInAt === null && s.at - (beganAt(s) ?? s.at) > airDays(s) * 86_400_000),
   deed: (s) => stirred(s.id),

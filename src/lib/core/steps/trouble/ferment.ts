@@ -11,6 +11,8 @@ const WILD_SHOWS_H = 5 * DAY;
 /** A fall of gravity that shows it works, and one that no stem would miss. */
 const FALL_SG = 0.003;
 const STILL_SG = 0.0015;
+/** So long what was read or seen shows that nothing moves, hours: later nobody knows. Ours. */
+const SHOWN_FOR_H = 7 * DAY;
 /** Warm enough for any yeast to start, °C. Common practice. */
 const WARM_C = 22;
 /** More likely than this, it is said. */
@@ -74,8 +76,9 @@ export const notBegun = defineTrouble({
     if (s.at < since) return null;
     const last = lastReading(s);
     // Only what was read or seen can show that nothing moves; who never looks is not told so.
-    const isRead = last !== undefined && last.at - from > DAY * HOUR;
-    const isSeen = s.looks.some((l) => l.at > from + DAY * HOUR);
+    const shows = ({ at }: { at: number }) => at - from > DAY * HOUR && s.at - at <= SHOWN_FOR_H * HOUR;
+    const isRead = last !== undefined && shows(last);
+    const isSeen = s.looks.some(shows);
     if (isRead && s.startSg && s.startSg.sg - last.sg > FALL_SG) return null;
     const chance = isRead && s.startSg ? 0.9 : isSeen ? (belief?.chance.notBegun ?? 0) : 0;
     return chance > LIKELY ? { chance, since } : null;
