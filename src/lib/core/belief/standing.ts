@@ -171,15 +171,22 @@ export function standingOf(s: BatchState): Standing {
   };
 }
 
-/** Why the ledger's alcohol and the classroom sum differ, in one sentence; null when they agree. */
+/** The strength that is told and the ledger's chain of readings are one figure, if they lie no further apart, % vol. */
+const AGREE_ABV = 0.4;
+
+/** Why the strength that is told and the classroom sum differ, in one sentence; null when they agree. */
 export function whyAbvDiffers(s: BatchState, standing: Standing): string | null {
-  const { classroom, ledgerAbv } = standing;
-  if (classroom === null || Math.abs(classroom - ledgerAbv) < 0.15) return null;
-  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; the ledger says ${ledgerAbv.toFixed(1)} %`;
+  const { classroom, ledgerAbv, abv } = standing;
+  if (classroom === null || Math.abs(classroom - abv.likely) < 0.15) return null;
+  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; all that went in and was read says ${abv.likely.toFixed(1)} %`;
+  if (Math.abs(abv.likely - ledgerAbv) > AGREE_ABV)
+    return `${head}: what went in and what the stem showed do not agree on how much sugar there was.`;
   const first = s.readings[0]!;
-  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < ledgerAbv)
+  if ((s.sugarAt ?? 0) > first.at && classroom < abv.likely)
+    return `${head}: sugar went in after the first reading.`;
+  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < abv.likely)
     return `${head}: the fruit gave sugar after the first reading.`;
-  if (s.fruitInAt !== null && classroom > ledgerAbv)
+  if (s.fruitInAt !== null && classroom > abv.likely)
     return `${head}: the first reading was taken before the fruit let its water go.`;
   return `${head}: it counts the sugar by weight, and the short sum is made for beer-strength worts.`;
 }
