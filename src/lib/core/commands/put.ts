@@ -39,6 +39,11 @@ export function blend(
   fromVessel: string,
   volumeL: number
 ): Deed {
+  if (source.id === batchId)
+    throw new InputError(
+      `That is the ${source.name} itself: no wine is blended into its own.`,
+      'Name the vessel of the wine that takes it, or rack it.'
+    );
   const fill = source.fills.find((f) => f.vesselId === fromVessel);
   const there = fill ? fillL(fill) : 0;
   if (!fill || volumeL > there * 1.02)

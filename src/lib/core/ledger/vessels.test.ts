@@ -6,6 +6,8 @@ import { titratableAcidity } from '../liquid/acid';
 import { abvOf } from '../ferment/convert';
 import { DAY, eventsFrom } from './events.fixture';
 import { batchesOf, eventSchema, type LedgerEvent } from './log';
+import { blend as mixed } from '../commands/put';
+import { questionsAbout } from './check';
 import { mergeLogs } from './merge';
 import { addedSo2MgL, asBlended, fillL, sorbateGL } from './fill';
 import { foldBatch, historyOf } from './run';
@@ -510,6 +512,20 @@ describe('blends', () => {
     expect(giver.id).toBe(other);
     expect(summaryOf([...sloe, blend], other, at)!.id).toBe(other);
     expect(summaryOf([...plum, blend], plum[0]!.batchId, at)!.id).toBe(plum[0]!.batchId);
+  });
+
+  it('a wine is not blended into itself, and an old log that says so makes no wine of nothing', () => {
+    const whole = foldBatch(plum, at)!;
+    const self = {
+      ...blend,
+      data: { ...blend.data, from: { batchId: whole.id, vesselId: 'a', name: 'Plum' } }
+    };
+    for (const to of ['a', 'b']) {
+      const said = { ...self, data: { ...self.data, to } } as LedgerEvent;
+      expect(questionsAbout(whole.id, plum, [said])[0]).toMatchObject({ level: 'refuse' });
+      expect(volumeOf(foldBatch([...plum, said], at)!)).toBeCloseTo(volumeOf(whole), 6);
+    }
+    expect(() => mixed(whole.id, 'b', whole, 'a', 1)).toThrow(/the Plum itself/);
   });
 });
 

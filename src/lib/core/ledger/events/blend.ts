@@ -50,6 +50,8 @@ function blend(s: Working, e: Of<BlendData>, at: number): void {
     s.cost -= cost;
     return draw(s, from.vesselId, volumeL);
   }
+  // Of itself it takes what it gives, and is no more than it was.
+  if (from.batchId === s.id) draw(s, from.vesselId, volumeL);
   const { yeasts: said, stable, acid, allergens: _, ...held } = wine;
   // A wine whose yeast nobody wrote down may hold the strongest.
   const yeasts = said ?? [{ yeastId: 'champagne' as const }];
@@ -86,6 +88,16 @@ export const blended = defineEvent({
   touchesLiquid: true,
   apply: blend,
   alsoOf: (d) => [d.from.batchId],
+  check: (e) =>
+    e.data.from.batchId === e.batchId
+      ? [
+          {
+            level: 'refuse',
+            text: 'That is the same wine: it cannot be blended into itself.',
+            todo: 'From one of its vessels into another it is racked.'
+          }
+        ]
+      : [],
   says: (e, s) =>
     e.batchId === s.id
       ? {
