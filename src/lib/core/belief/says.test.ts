@@ -4,6 +4,7 @@ import { formOf } from '../steps/do-step';
 import { schedule } from '../steps/schedule';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
+import { asBlended } from '../ledger/fill';
 import { lastReadAt } from '../ledger/last-read';
 import { foldBatch } from '../ledger/run';
 import { checkBottling } from '../finish/judge';
@@ -80,8 +81,8 @@ describe('what is said of a batch, stage by stage', () => {
   it('a reading tells of today for three days, and of its own day ever after', () => {
     expect(at(begun, 5).lastRead).toBeNull();
     const one = [...pitched, read(6, 1.04)];
-    expect(at(one, 8).lastRead).toEqual({ at: T0 + 6 * DAY, isBeforeSugar: false, isFresh: true });
-    expect(at(one, 10).lastRead).toEqual({ at: T0 + 6 * DAY, isBeforeSugar: false, isFresh: false });
+    expect(at(one, 8).lastRead).toEqual({ at: T0 + 6 * DAY, before: null, isFresh: true });
+    expect(at(one, 10).lastRead).toEqual({ at: T0 + 6 * DAY, before: null, isFresh: false });
   });
   it('jars that read apart are told each, and those that read to the same point as one', () => {
     const two = (k: number) => at([...pitched, split, read(30, 1.012, 'j'), read(31, k, 'k')], 32).unlike;
@@ -91,6 +92,26 @@ describe('what is said of a batch, stage by stage', () => {
     ]);
     expect(two(1.011)).toEqual([]);
     expect(at([...pitched, split, read(30, 1.012, 'j')], 32).unlike).toEqual([]);
+  });
+  it('what was read before other wine went in is told as such, and its jar by itself', () => {
+    const other = foldBatch([...pitched, read(18, 0.994)], T0 + 40 * DAY)!;
+    const blend = (to: string) =>
+      on(41, 'blend', {
+        from: { batchId: '01900000-0000-7000-8000-0000000000b2', vesselId: 'x', name: 'Pear' },
+        to,
+        volumeL: 2,
+        wine: { ...asBlended(other.fills[0]!, 0.2, []), allergens: [] }
+      });
+    const one = [...pitched, read(18, 0.996), rack, read(40, 0.994)];
+    expect(at(one, 42).lastRead).toMatchObject({ before: null, isFresh: true });
+    expect(at([...one, blend('j')], 42).lastRead).toMatchObject({ before: 'blend', isFresh: false });
+    expect(at([...one, blend('j'), read(43, 0.995)], 44).lastRead).toMatchObject({ before: null });
+    // Of two jars the other's reading stands, and is told with its jar.
+    const two = [...pitched, read(18, 1.02), split, read(40, 0.994, 'j'), blend('j')];
+    const said = at(two, 42);
+    expect(said.blendedIds).toEqual(['j']);
+    expect(said.unlike).toMatchObject([{ vesselId: 'k', sg: 1.02 }]);
+    expect(at([...two, read(43, 0.995, 'j')], 44)).toMatchObject({ blendedIds: [] });
   });
   it('of jars of which one is likely done, those that are not are named, and jars that go together are not', () => {
     const parted = [...pitched, read(18, 1.02), split];

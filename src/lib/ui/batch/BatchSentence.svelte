@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { massText } from '$core/units/format';
   import { willHoldL } from '$core/ledger/will-hold';
   import { checkBottling } from '$core/finish/judge';
   import { chosenAbv } from '$core/belief/chosen-abv';
-  import { counted, listText, sgText, temperatureText, volumeText } from '$core/units/format';
+  import { counted, listText, sgText, volumeText } from '$core/units/format';
   import { giveOrTake, howFar } from '$core/belief/how-far';
   import { abvParts, howFarText, unreadWord } from '../words/how-far';
   import { type Batch, household, vesselName } from '$lib/store/household.svelte';
@@ -11,6 +10,7 @@
   import { guessedAbvLines, readAbvLines } from './abv-lines';
   import BottledWords from './BottledWords.svelte';
   import { readOnText, unlikeTexts } from '../shelf/read-words';
+  import { gravityLines } from './gravity-lines';
   import { volumeLines } from './volume-lines';
   import { dayWord } from '../shelf/when';
 
@@ -81,21 +81,8 @@
     const check = isThoughtOf ? checkBottling(s, 'still', 0, true, undefined, now.belief) : null;
     return check?.verdict.level === 'stop' ? check : null;
   });
-  const correction = $derived(s.corrections.findLast((c) => c.kind === 'sugar'));
   const guessLines = $derived(guessedAbvLines(now));
-  const sgLines = $derived([
-    now.sg?.measured
-      ? `Read ${day(now.sg.at)}, corrected to ${temperatureText(20, household.settings.temp)}.`
-      : 'Not read yet: this is what the sums say went in.',
-    ...(correction && Math.abs(correction.sugarKg) > 0.005
-      ? [
-          `The sums expected ${sgText(correction.expectedSg)} and it read ${sgText(correction.sg)}, so I count ${massText(Math.abs(correction.sugarKg), household.settings.mass)} ${correction.sugarKg > 0 ? 'more' : 'less'} sugar than the table said.`
-        ]
-      : []),
-    now.steady.steady
-      ? `It had not moved for ${counted(now.steady.days, 'day')} when it was last read.`
-      : 'Finished means: the same, three days or more apart.'
-  ]);
+  const sgLines = $derived(gravityLines(s, now, household));
   /** How far it likely is, by all that went in and was seen, where no fresh reading says it. */
   const far = $derived(now.belief ? howFar(now.belief) : null);
   /** A reading of long ago is carried on to today. */
@@ -162,6 +149,10 @@
     {#if says.unreadIds.length > 0}
       {listText(says.unreadIds.map((id) => `The ${vesselName(id, 'other vessel')}`))} was never read, so nobody
       knows where that stands.
+    {/if}
+    {#if says.blendedIds.length > 0}
+      {listText(says.blendedIds.map((id) => `The ${vesselName(id, 'other vessel')}`))} was not read since it was
+      blended.
     {/if}
     {#each says.behind as b (b.vesselId)}
       The {vesselName(b.vesselId, 'other vessel')} is behind: {howFarText(b.far)}.

@@ -2,7 +2,7 @@
   import { mustColour } from '$core/plan/colour';
   import { abvText, counted, sgText, volumeText } from '$core/units/format';
   import { type Batch, household, vesselById, vesselName } from '$lib/store/household.svelte';
-  import { readOnText } from '../shelf/read-words';
+  import { beforeText, readOnText } from '../shelf/read-words';
   import { dayWord, dueWord } from '../shelf/when';
   import { abvParts, unreadWord } from '../words/how-far';
   import VesselMini from '../vessel/VesselMini.svelte';
@@ -22,7 +22,7 @@
       ? says.unlike.map((r) => sgText(r.sg)).join(', ')
       : isBy
         ? `≈\u00a0${sgText(b.standing.belief!.sg.likely)}`
-        : b.standing.sg && !(bottled && says.lastRead?.isBeforeSugar)
+        : b.standing.sg && !(bottled && says.lastRead?.before)
           ? sgText(b.standing.sg.sg)
           : ''
   );
@@ -30,7 +30,7 @@
     if (!says.lastRead) return '';
     const at = [household.now, b.state.zone] as const;
     if (isBy) return `${sgText(b.standing.sg!.sg)} ${readOnText(says.lastRead, ...at)}`;
-    return `${dayWord(says.lastRead.at, ...at)}${says.lastRead.isBeforeSugar ? ', before its sugar' : ''}`;
+    return `${dayWord(says.lastRead.at, ...at)}${beforeText(says.lastRead)}`;
   });
   const where = $derived(b.state.fills.map((f) => vesselName(f.vesselId, 'a vessel')).join(', '));
   const colour = $derived(mustColour(b.state.plan.ingredients).must);

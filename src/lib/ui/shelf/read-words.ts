@@ -3,12 +3,18 @@ import { sgText } from '$core/units/format';
 import { vesselName } from '$lib/store/household.svelte';
 import { onDay } from './when';
 
-/** When it was last read, and whether that was before sugar went in: then it speaks of another wine. */
+const BEFORE = { sugar: ', before its sugar', blend: ', before it was blended' } as const;
+
+/** Whether it was read before sugar or other wine went in: then that speaks of another wine. */
+export const beforeText = ({ before }: NonNullable<Stands['says']['lastRead']>): string =>
+  before ? BEFORE[before] : '';
+
+/** When it was last read. */
 export const readOnText = (
-  { at, isBeforeSugar }: NonNullable<Stands['says']['lastRead']>,
+  last: NonNullable<Stands['says']['lastRead']>,
   now: number,
   zone: string
-): string => `${onDay(at, now, zone)}${isBeforeSugar ? ', before its sugar' : ''}`;
+): string => `${onDay(last.at, now, zone)}${beforeText(last)}`;
 
 /** What each of several jars last read, where they read otherwise than one another; of long ago with its day. */
 export const unlikeTexts = ({ says, state }: Pick<Stands, 'says' | 'state'>, now: number): string[] =>
