@@ -12,7 +12,6 @@
   import { readOnText, unlikeTexts } from '../shelf/read-words';
   import { gravityLines } from './gravity-lines';
   import { volumeLines } from './volume-lines';
-  import { dayWord } from '../shelf/when';
 
   let { batch }: { batch: Batch } = $props();
 
@@ -25,7 +24,6 @@
   const where = $derived(listText(s.fills.map((f) => vesselName(f.vesselId, 'a vessel'))));
   const word = 'min-h-11 font-semibold underline decoration-greengage decoration-2 underline-offset-[7px]';
   const pace = $derived(now.pointsPerDay === null ? null : Math.round(now.pointsPerDay));
-  const day = (at: number) => dayWord(at, household.now, s.zone);
   /** A reading of long ago is told with its day, and how it moved then is not said of today. */
   const isStale = $derived(says.lastRead !== null && !says.lastRead.isFresh);
   /** It moves still: how sweet it is at the moment tells nothing of it. */
