@@ -782,6 +782,14 @@ export const ROWS: Row[] = [
       'bubbles 20/min'
     ]
   },
+  {
+    meant: { kind: 'observation', bubbles: { count: 1, seconds: 60 } },
+    says: ['bubbles once a minute', 'bubbling once a minute', 'one bubble a minute', 'a bubble a minute']
+  },
+  {
+    meant: { kind: 'observation', bubbles: { count: 2, seconds: 60 } },
+    says: ['bubbles twice a minute', 'bubbling two times a minute']
+  },
   { meant: asks('amount'), says: ['bubbles', 'bubbling', 'bubbles 5'] },
   {
     meant: { kind: 'observation', stillDays: 3 },

@@ -176,7 +176,13 @@ export function schedule(
     const isFelt = isHot ? `It was ${inC(warm.wasC)}, and must be below ${inC(step.underC!)}.` : '';
     out.push({
       step: otherwise
-        ? { ...step, title: otherwise.title, short: otherwise.short, how: otherwise.how }
+        ? {
+            ...step,
+            title: otherwise.title,
+            short: otherwise.short,
+            how: otherwise.how,
+            takes: otherwise.takes ?? []
+          }
         : isHot
           ? { ...step, how: `${isFelt} ${step.how}` }
           : step,
@@ -216,7 +222,13 @@ function jobDue(s: BatchState, step: Step, from: number, spanMs: number, why = '
 /** The next rung of a ladder, as a job: what goes wrong is for today, and never late. */
 function rungDue(s: BatchState, { step: id, title, short, how, dueAt }: OnLadder): Due {
   const otherwise = STEPS[id].otherwise?.(s);
-  const due = jobDue(s, { id, title, short, how: otherwise?.how ?? how, waits: [] }, dueAt, RUNG_DAYS);
+  const takes = otherwise?.takes ? { takes: otherwise.takes } : {};
+  const due = jobDue(
+    s,
+    { id, title, short, how: otherwise?.how ?? how, waits: [], ...takes },
+    dueAt,
+    RUNG_DAYS
+  );
   return { ...due, lateAt: Math.max(due.lateAt, s.at) };
 }
 

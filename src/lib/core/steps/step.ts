@@ -12,4 +12,8 @@ export type Wait = {
 };
 
 /** A step of one plan. */
-export type Step = InPlan & { id: StepId };
+export type Step = InPlan & {
+  id: StepId;
+  /** what is taken along, where it is done otherwise than planned */
+  takes?: readonly string[];
+};

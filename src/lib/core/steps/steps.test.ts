@@ -25,6 +25,7 @@ import { coolingTauH, hoursToCool, tauFromReadings, tooWarm, YEAST_C } from './c
 import { schedule } from './schedule';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
+import { outingOf } from './walk';
 
 const plan = (produceId: string, extra: Partial<Plan> = {}): Plan => ({
   ingredients: [
@@ -126,7 +127,7 @@ describe('the table of steps', () => {
     expect(sorbateG).toBeLessThan(stabilising(s, fill).sorbateG);
   });
 
-  it('what to look for is what this maker can see: without a stem, nothing that only a stem shows', () => {
+  it('what to look for, and to take along, is what this maker has: without a stem, nothing that only a stem shows', () => {
     const pitched = [...begun, on(2, 'pitch', { yeast: { yeastId: 'wine' } })];
     const aside = [...pitched, on(3, 'step', { step: NO_STEM, outcome: 'done' })];
     const [read, unread] = [pitched, aside].map((log) => foldBatch(log, at(8))!) as [BatchState, BatchState];
@@ -134,6 +135,9 @@ describe('the table of steps', () => {
     expect(lookForOf(unread, 'read')).toMatch(/bubbles .* a cap that falls, and sweetness that goes/i);
     for (const { id } of stepsOf(made))
       expect(lookForOf(unread, id), id).not.toMatch(/flat of the liquid|stem (?:says|spinning)/);
+    const takes = (s: BatchState) => outingOf(schedule(s).filter((d) => d.step.id === 'read')).takes;
+    expect(takes(read)).toContain('hydrometer and its jar');
+    expect(takes(unread)).toEqual(['a clean spoon']);
   });
 
   it('one tap of a step does it: it is not asked for again', () => {

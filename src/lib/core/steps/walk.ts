@@ -27,7 +27,9 @@ export function outingOf(due: readonly Due[]): Outing {
   for (const d of due)
     if (STEPS[d.step.id].chore.minutes >= EVENING_MIN)
       evenings.set(d.step.title, (evenings.get(d.step.title) ?? 0) + 1);
-  const chores = due.map((d) => STEPS[d.step.id].chore).filter((c) => c.minutes < EVENING_MIN);
+  const chores = due
+    .map(({ step }) => ({ ...STEPS[step.id].chore, ...(step.takes ? { takes: step.takes } : {}) }))
+    .filter((c) => c.minutes < EVENING_MIN);
   const isClean = chores.some((c) => c.isClean);
   return {
     jobs: due.length,

@@ -64,15 +64,18 @@ const NUMBERS = 'no one two three four five six seven eight nine ten'.split(' ')
 const number = (word: string | undefined): number =>
   !word || /^an?$/.test(word) ? 1 : NUMBERS.includes(word) ? NUMBERS.indexOf(word) : Number(word);
 
+const ONCE: Record<string, string> = { once: 'one', twice: 'two' };
+
 const STILL = new RegExp(
   `\\b(?:nothing(?:\\s+(?:has\\s+)?moved|\\s+happen(?:s|ed|ing))?|no\\s+bubbles?|no\\s+(?:movement|activity)|still|quiet)\\s+(?:for|in|since)\\s+${COUNT}\\s+(days?|weeks?)`
 );
 const EVERY = new RegExp(
   `\\b(?:an?\\s+|one\\s+)?bubbl(?:es?|ing)\\s+every\\s+(?:(\\d+)\\s*)?(${SECONDS}|${MINUTES})\\b|(\\d+)\\s*${SECONDS}\\s+(?:between|apart)(?:\\s+bubbles)?|\\bbubbles?\\s+(\\d+)\\s*${SECONDS}\\s+apart`
 );
+const TIMES = '(once|twice|two\\s+times|three\\s+times|four\\s+times|five\\s+times)';
 const IN = `(?:in|per|every|a|an|\\/)\\s*(?:(${NUM}|an?|one|two|three|five|ten)\\s*)?(${SECONDS}|${MINUTES})\\b`;
 const COUNTED = new RegExp(
-  `(?:\\bcounted\\s+)?${COUNT}\\s+bubbles?\\s*${IN}|\\bbubbles?\\s*:?\\s*(\\d+)\\s*${IN}`
+  `(?:\\bcounted\\s+)?${COUNT}\\s+bubbles?\\s*${IN}|\\bbubbles?\\s*:?\\s*(\\d+)\\s*${IN}|\\bbubbl(?:e|es|ing)\\s+${TIMES}\\s*${IN}`
 );
 
 /** What was seen, heard, smelt or tasted in words that the belief can weigh. */
@@ -87,7 +90,12 @@ export function readLook(p: Piece): Read | null {
   } else {
     const m = take(p, COUNTED);
     if (m) {
-      const [count, of, unit] = m[1] !== undefined ? [m[1], m[2], m[3]!] : [m[4], m[5], m[6]!];
+      const [count, of, unit] =
+        m[1] !== undefined
+          ? [m[1], m[2], m[3]!]
+          : m[4] !== undefined
+            ? [m[4], m[5], m[6]!]
+            : [ONCE[m[7]!.split(/\s/)[0]!] ?? m[7]!.split(/\s/)[0], m[8], m[9]!];
       const seconds = number(of) * (unit.startsWith('m') ? 60 : 1);
       if (seconds > 0) out.bubbles = { count: number(count), seconds };
     }

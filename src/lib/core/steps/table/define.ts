@@ -68,6 +68,8 @@ export type Otherwise = {
   form: StepForm;
   /** what shows that it is right, where that is another thing too */
   lookFor?: string;
+  /** what is taken along for it */
+  takes?: readonly string[];
 };
 
 /** All that a step is. One file a step, or a kind of steps; a new one is a new file, and a line in all.ts. */

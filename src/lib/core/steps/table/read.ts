@@ -8,6 +8,7 @@ const LOOK = {
   short: 'look',
   how: 'Bubbles in a minute at the airlock, or a clean spoonful: either makes the guess surer.',
   form: 'look',
+  takes: ['a clean spoon'],
   lookFor: 'Bubbles that come ever more seldom, a cap that falls, and sweetness that goes.'
 } as const;
 
