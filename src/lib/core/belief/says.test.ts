@@ -104,14 +104,33 @@ describe('what is said of a batch, stage by stage', () => {
       });
     const one = [...pitched, read(18, 0.996), rack, read(40, 0.994)];
     expect(at(one, 42).lastRead).toMatchObject({ before: null, isFresh: true });
-    expect(at([...one, blend('j')], 42).lastRead).toMatchObject({ before: 'blend', isFresh: false });
+    expect(at([...one, blend('j')], 42).lastRead).toMatchObject({ before: 'more', isFresh: false });
     expect(at([...one, blend('j'), read(43, 0.995)], 44).lastRead).toMatchObject({ before: null });
     // Of two jars the other's reading stands, and is told with its jar.
     const two = [...pitched, read(18, 1.02), split, read(40, 0.994, 'j'), blend('j')];
     const said = at(two, 42);
-    expect(said.blendedIds).toEqual(['j']);
+    expect(said.changedIds).toEqual(['j']);
     expect(said.unlike).toMatchObject([{ vesselId: 'k', sg: 1.02 }]);
-    expect(at([...two, read(43, 0.995, 'j')], 44)).toMatchObject({ blendedIds: [] });
+    expect(at([...two, read(43, 0.995, 'j')], 44)).toMatchObject({ changedIds: [] });
+    // So is juice into one jar, and two jars put together.
+    const juice = on(41, 'addition', {
+      ingredients: [{ kind: 'juice', produceId: 'apple', volumeL: 1 }],
+      vesselId: 'j'
+    });
+    const parted = [...pitched, read(18, 1.02), split, read(40, 0.994, 'j'), read(40, 1.004, 'k')];
+    expect(at([...parted, juice], 42)).toMatchObject({ changedIds: ['j'], unlike: [{ vesselId: 'k' }] });
+    const sugar = on(41, 'addition', {
+      ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 0.1 }],
+      vesselId: 'j'
+    });
+    expect(at([...parted, sugar], 42)).toMatchObject({ changedIds: ['j'], lastRead: { before: null } });
+    const together = on(41, 'transfer', {
+      from: 'k',
+      to: [{ vesselId: 'j', volumeL: 3.9 }],
+      lossL: 0.1,
+      emptied: true
+    });
+    expect(at([...parted, together], 41.5).lastRead).toMatchObject({ before: 'more', isFresh: false });
   });
   it('of jars of which one is likely done, those that are not are named, and jars that go together are not', () => {
     const parted = [...pitched, read(18, 1.02), split];

@@ -50,7 +50,7 @@ export type Says = {
    * when it was last read, ms, whether sugar went in since, and whether it still says how it stands and moves today; null
    * when it never was
    */
-  lastRead: { at: number; before: 'sugar' | 'blend' | null; isFresh: boolean } | null;
+  lastRead: { at: number; before: 'sugar' | 'more' | null; isFresh: boolean } | null;
   /** the last reading is of long ago and the wine has gone on since: then today is told by its possible wines */
   isCarriedOn: boolean;
   /** read not long ago, and likely further by now: both are told */
@@ -67,8 +67,8 @@ export type Says = {
   behind: { vesselId: string; far: HowFar }[];
   /** vessels that nobody has read since the yeast, where others were: a jar does not speak for its twin */
   unreadIds: string[];
-  /** vessels that took other wine since they were read, where not all of them did */
-  blendedIds: string[];
+  /** vessels into which more went since they were read, where not all of them took it */
+  changedIds: string[];
   /** whether a strength can be told at all, of all of it together */
   hasStrength: boolean;
   /** the strength all its sugar would make, % vol, where nobody has read what is gone */
@@ -150,12 +150,15 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const potentialAbv = reading === 'never' && !isBottled && liquid(all) ? potentialOf(all) : null;
   // Sugar since has made another wine of it.
   const isBeforeSugar = newest !== undefined && newest.at < (s.sugarAt ?? -Infinity);
-  // So has other wine.
-  const blendedAt = s.flows.findLast((f) => f.kind === 'wine')?.at ?? -Infinity;
-  const isOver = newest !== undefined && reading === 'read' && newest.at < blendedAt;
-  const blended = isOver ? s.fills.filter((f) => f.reads.length === 0).map((f) => f.vesselId) : [];
-  const isBlend = blended.length > 0 && blended.length === s.fills.length;
-  const before = isBeforeSugar ? 'sugar' : isBlend ? 'blend' : null;
+  // The ledger forgets what was read once something with sugar, or other wine, went in: then nothing tells of today.
+  const forgotten =
+    newest !== undefined && reading === 'read'
+      ? s.fills.filter((f) => f.reads.length === 0 && !unreadIds.includes(f.vesselId)).map((f) => f.vesselId)
+      : [];
+  const isAll = forgotten.length > 0 && forgotten.length === s.fills.length;
+  // What went into one jar leaves the other's reading as true as it was.
+  const isTwins = forgotten.length > 0 && !isAll;
+  const before = isTwins ? null : isBeforeSugar ? 'sugar' : isAll ? 'more' : null;
   const isFresh = newest !== undefined && s.at - newest.at <= FRESH_MS && before === null;
   const isCarriedOn =
     newest !== undefined &&
@@ -179,16 +182,16 @@ export function saysOf(s: BatchState, now: Standing): Says {
       reading === 'read' &&
       !isBottled &&
       spread <= UNLIKE_SG &&
-      blended.length === 0 &&
+      forgotten.length === 0 &&
       unreadIds.length === 0 &&
       hasMovedOn(s, now, newest),
     isLastOdd: isOdd(now, newest),
     isLastLayered: isOdd(now, newest) && seenOf(now, newest)!.layered > ODD,
     sweetEach: sweetEach(s, now.belief),
     behind,
-    unlike: (each.length > 1 && spread > UNLIKE_SG) || blended.length > 0 ? each : [],
+    unlike: (each.length > 1 && spread > UNLIKE_SG) || forgotten.length > 0 ? each : [],
     unreadIds,
-    blendedIds: isBlend ? [] : blended,
+    changedIds: isAll ? [] : forgotten,
     // By the sums alone it has what was poured in, and no guess of what else may work in it.
     hasStrength:
       reading !== 'never' &&

@@ -148,9 +148,9 @@
       {listText(says.unreadIds.map((id) => `The ${vesselName(id, 'other vessel')}`))} was never read, so nobody
       knows where that stands.
     {/if}
-    {#if says.blendedIds.length > 0}
-      {listText(says.blendedIds.map((id) => `The ${vesselName(id, 'other vessel')}`))} was not read since it was
-      blended.
+    {#if says.changedIds.length > 0}
+      {listText(says.changedIds.map((id) => `The ${vesselName(id, 'other vessel')}`))} was not read since more went
+      in.
     {/if}
     {#each says.behind as b (b.vesselId)}
       The {vesselName(b.vesselId, 'other vessel')} is behind: {howFarText(b.far)}.

@@ -3,7 +3,7 @@ import { sgText } from '$core/units/format';
 import { vesselName } from '$lib/store/household.svelte';
 import { onDay } from './when';
 
-const BEFORE = { sugar: ', before its sugar', blend: ', before it was blended' } as const;
+const BEFORE = { sugar: ', before its sugar', more: ', before more went in' } as const;
 
 /** Whether it was read before sugar or other wine went in: then that speaks of another wine. */
 export const beforeText = ({ before }: NonNullable<Stands['says']['lastRead']>): string =>

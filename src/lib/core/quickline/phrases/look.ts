@@ -61,10 +61,11 @@ const SECONDS = '(?:s|secs?|seconds?)';
 const MINUTES = '(?:m|mins?|minutes?)';
 const COUNT = '(\\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|no)';
 const NUMBERS = 'no one two three four five six seven eight nine ten'.split(' ');
-const number = (word: string | undefined): number =>
-  !word || /^an?$/.test(word) ? 1 : NUMBERS.includes(word) ? NUMBERS.indexOf(word) : Number(word);
-
 const ONCE: Record<string, string> = { once: 'one', twice: 'two' };
+const number = (said: string | undefined): number => {
+  const word = ONCE[said ?? 'once'] ?? said!;
+  return /^an?$/.test(word) ? 1 : NUMBERS.includes(word) ? NUMBERS.indexOf(word) : Number(word);
+};
 
 const STILL = new RegExp(
   `\\b(?:nothing(?:\\s+(?:has\\s+)?moved|\\s+happen(?:s|ed|ing))?|no\\s+bubbles?|no\\s+(?:movement|activity)|still|quiet)\\s+(?:for|in|since)\\s+${COUNT}\\s+(days?|weeks?)`
@@ -72,7 +73,7 @@ const STILL = new RegExp(
 const EVERY = new RegExp(
   `\\b(?:an?\\s+|one\\s+)?bubbl(?:es?|ing)\\s+every\\s+(?:(\\d+)\\s*)?(${SECONDS}|${MINUTES})\\b|(\\d+)\\s*${SECONDS}\\s+(?:between|apart)(?:\\s+bubbles)?|\\bbubbles?\\s+(\\d+)\\s*${SECONDS}\\s+apart`
 );
-const TIMES = '(once|twice|two\\s+times|three\\s+times|four\\s+times|five\\s+times)';
+const TIMES = '(once|twice|(?:two|three|four|five)(?=\\s+times))(?:\\s+times)?';
 const IN = `(?:in|per|every|a|an|\\/)\\s*(?:(${NUM}|an?|one|two|three|five|ten)\\s*)?(${SECONDS}|${MINUTES})\\b`;
 const COUNTED = new RegExp(
   `(?:\\bcounted\\s+)?${COUNT}\\s+bubbles?\\s*${IN}|\\bbubbles?\\s*:?\\s*(\\d+)\\s*${IN}|\\bbubbl(?:e|es|ing)\\s+${TIMES}\\s*${IN}`
@@ -90,12 +91,7 @@ export function readLook(p: Piece): Read | null {
   } else {
     const m = take(p, COUNTED);
     if (m) {
-      const [count, of, unit] =
-        m[1] !== undefined
-          ? [m[1], m[2], m[3]!]
-          : m[4] !== undefined
-            ? [m[4], m[5], m[6]!]
-            : [ONCE[m[7]!.split(/\s/)[0]!] ?? m[7]!.split(/\s/)[0], m[8], m[9]!];
+      const [count, of, unit] = [m[1] ?? m[4] ?? m[7], m[2] ?? m[5] ?? m[8], (m[3] ?? m[6] ?? m[9])!];
       const seconds = number(of) * (unit.startsWith('m') ? 60 : 1);
       if (seconds > 0) out.bubbles = { count: number(count), seconds };
     }
