@@ -131,6 +131,9 @@ describe('what is said of a batch, stage by stage', () => {
       emptied: true
     });
     expect(at([...parted, together], 41.5).lastRead).toMatchObject({ before: 'more', isFresh: false });
+    // Two that read alike are together what each was.
+    const alike = [...pitched, read(18, 1.02), split, read(40, 0.994, 'j'), read(40, 0.994, 'k'), together];
+    expect(at(alike, 41.5).lastRead).toMatchObject({ before: null, isFresh: true });
   });
   it('of jars of which one is likely done, those that are not are named, and jars that go together are not', () => {
     const parted = [...pitched, read(18, 1.02), split];

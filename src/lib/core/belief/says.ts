@@ -108,6 +108,14 @@ function hasMovedOn(s: BatchState, now: Standing, newest: Reading): boolean {
   return Math.abs(by - newest.sg) > MOVED_SG && !isOdd(now, newest);
 }
 
+/** Whether another wine may stand there than was read: more went in since, or jars that read apart were put together. */
+function isAnother(s: BatchState, newest: Reading): boolean {
+  if (s.flows.some((f) => (f.kind === 'wine' || f.kind === 'pour') && f.at > newest.at)) return true;
+  const lately = s.readings.filter((r) => newest.at - r.at <= FRESH_MS);
+  const each = [...new Map(lately.map((r) => [r.vesselId, r.sg])).values()];
+  return Math.max(...each) - Math.min(...each) > UNLIKE_SG;
+}
+
 /** What can be said of a batch, by its state: each stage has its own truth. */
 export function saysOf(s: BatchState, now: Standing): Says {
   const pitchedAt = s.pitches[0]?.at ?? null;
@@ -152,7 +160,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
   const isBeforeSugar = newest !== undefined && newest.at < (s.sugarAt ?? -Infinity);
   // The ledger forgets what was read once something with sugar, or other wine, went in: then nothing tells of today.
   const forgotten =
-    newest !== undefined && reading === 'read'
+    newest !== undefined && reading === 'read' && isAnother(s, newest)
       ? s.fills.filter((f) => f.reads.length === 0 && !unreadIds.includes(f.vesselId)).map((f) => f.vesselId)
       : [];
   const isAll = forgotten.length > 0 && forgotten.length === s.fills.length;
