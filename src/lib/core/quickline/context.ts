@@ -7,6 +7,8 @@ import type { Ask, Command, CommandKind } from './command';
 export type Wine = {
   id: string;
   name: string;
+  /** when it was begun, ms, by which `day 5` is counted */
+  startedAt?: number;
   /** what of it stands in vessels, L */
   volumeL?: number;
   /** the usual dose for it, g, of what one tap of a step puts in; null for anything else */

@@ -93,6 +93,7 @@ function readWeighInLine(p: Piece, ctx: Context, line: string): Read | null {
   const found = readWeighIn(own, ctx, line);
   if (!found) return null;
   p.text = own.text;
+  if (when && 'day' in when) return ask('when', 'Which date was that?');
   if (when && when.at > ctx.now + AHEAD_MS) return ask('when', 'That is still to come.');
   const at = when ? { at: new Date(Math.min(when.at, ctx.now)).toISOString() } : {};
   return { ...found, commands: found.commands.map((c) => ({ ...c, ...at })) };

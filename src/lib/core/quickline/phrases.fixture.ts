@@ -157,6 +157,12 @@ export const ROWS: Row[] = [
     meant: { kind: 'reading', sg: 1.04, at: '2026-11-23T14:00:00.000Z' },
     says: ['3 days ago sg 1.040', 'sg 1.040 three days ago']
   },
+  {
+    meant: { kind: 'reading', sg: 1.04, at: '2026-11-16T12:00:00.000Z' },
+    says: ['day 5: 1.040', 'day 5 1.040', 'sg 1.040 on day 5', 'Day 5, SG 1.040', 'quince day 5: 1.040']
+  },
+  { meant: [asks('when')], says: ['day 40: 1.040', 'day 0: 1.040'] },
+  { meant: { kind: 'reading', sg: 1.04 }, says: ['day 15: 1.040'] },
   { meant: { kind: 'reading', sg: 1.04, at: '2026-11-19T14:00:00.000Z' }, says: ['a week ago 1.040'] },
   {
     meant: { kind: 'reading', sg: 1.04, at: '2026-11-12T12:00:00.000Z' },
@@ -1328,7 +1334,7 @@ export const ROWS: Row[] = [
   // What is not said is not made up.
   {
     meant: asks('what'),
-    says: ["didn't stir", 'forgot to stir yesterday', 'day 5: 1.040']
+    says: ["didn't stir", 'forgot to stir yesterday']
   },
   {
     meant: asks('amount'),

@@ -6,11 +6,11 @@ import { readBottle, readFruitOut, readGone, readOpen, readRack } from './phrase
 import { readAddition, readBlend, readMakeUp, readPitch, readSteep, readTopUp } from './phrases/put';
 import { readReading } from './phrases/reading';
 import { maySayVessel, takeLoosely } from './loose-vessel';
-import { takeWhen, type Said } from './when';
+import { takeWhen, type When } from './when';
 import { takeVessel, takeWho } from './who';
 
 /** What one piece came to, and of whom and when it was said. */
-export type Part = { found: Read; who: Wine[]; when: Said | null };
+export type Part = { found: Read; who: Wine[]; when: When | null };
 
 const VERB =
   '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|made\\s+up|poured(?!\\s+(?:it\\s+)?back)|fed|pushed|punched|degassed|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
@@ -124,7 +124,7 @@ const OF_ALL: ReadonlySet<string> = new Set([
 ]);
 
 /** Something that is said of one vessel: `2 campden in the green jar`. */
-function ofVessel(text: string, ctx: Context, line: string, when: Said | null): Part | null {
+function ofVessel(text: string, ctx: Context, line: string, when: When | null): Part | null {
   const p: Piece = { text };
   const exact = takeVessel(p, ctx);
   const loose = exact ? undefined : takeLoosely(p, ctx);
@@ -171,13 +171,13 @@ const whichVessel = (other: Vessel, own: Vessel, line: string, ctx: Context): Re
 };
 
 /** Several vessels in a row: `1.012 in the 3 gal carboy and 1.010 in the 2 gal jar`. */
-function bySeveralVessels(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
+function bySeveralVessels(text: string, ctx: Context, line: string, when: When | null): Part[] | null {
   const parts = inParts(text).map((part) => ofVessel(part, ctx, line, when));
   return parts.length > 1 && parts.every((x) => x !== null) ? parts : null;
 }
 
 /** Several wines in a row: `quince 1.040, elderberry 1.018`. */
-function bySeveral(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
+function bySeveral(text: string, ctx: Context, line: string, when: When | null): Part[] | null {
   const parts = inParts(text);
   if (parts.length < 2) return null;
   const out: Part[] = [];
@@ -192,7 +192,7 @@ function bySeveral(text: string, ctx: Context, line: string, when: Said | null):
 }
 
 /** Several wines, and one thing that was done to each: `stirred quince and elderberry`. */
-function ofSeveral(text: string, ctx: Context, line: string, when: Said | null): Part[] | null {
+function ofSeveral(text: string, ctx: Context, line: string, when: When | null): Part[] | null {
   const p: Piece = { text };
   const wines: Wine[] = [];
   for (let i = 0; i < 8; i++) {

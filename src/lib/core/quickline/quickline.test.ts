@@ -21,6 +21,7 @@ export const contextOf = (row: Pick<Row, 'country' | 'nowhere'>): Context => ({
   wines: WINES.map((name) => ({
     id: idOf(name),
     name,
+    startedAt: Date.parse('2026-11-12T20:00:00Z'),
     fits: (kind) => kind !== 'stir' || STIRRED.includes(name)
   })),
   hereId: row.nowhere ? null : idOf('Quince'),

@@ -2,7 +2,7 @@ import { civilDay } from '../units/zone';
 import { OF_NO_WINE, type Ask, type Command } from './command';
 import { ask, read, type Context, type Read, type Wine } from './context';
 import { unknown, type Part } from './pieces';
-import type { Said } from './when';
+import { atDay, type When } from './when';
 
 /** A moment so little ahead is now: clocks differ. */
 export const AHEAD_MS = 60_000;
@@ -10,7 +10,7 @@ export const AHEAD_MS = 60_000;
 /** Pieces that only name a wine or a time give it to what follows, else to what stands before. */
 export function joined(parts: Part[]): Part[] {
   const out: Part[] = [];
-  let [who, when]: [Wine[], Said | null] = [[], null];
+  let [who, when]: [Wine[], When | null] = [[], null];
   for (const part of parts) {
     if (part.who.length > 0) who = part.who;
     if (part.when) when = part.when;
@@ -21,6 +21,20 @@ export function joined(parts: Part[]): Part[] {
 
 type Some = { batchId?: string; at?: string; vesselId?: string };
 const isEmpty = ({ found }: Part): boolean => found.commands.length === 0 && found.asks.length === 0;
+
+/** A command at the moment that was said of it, which has been, or is asked about. */
+function atTime(command: Command, when: When, ctx: Context): Read {
+  if ('day' in when && when.day < 1) return ask('when', 'The day it was begun is day 1.');
+  const begun = ctx.wines.find((w) => w.id === (command as Some).batchId)?.startedAt;
+  if ('day' in when && begun === undefined) return ask('when', 'Which date was that?');
+  const said = 'day' in when ? atDay(when.day, begun!, ctx.zone) : when;
+  // Said of a part of today that is still to come, it is now.
+  const isAhead = said.at > ctx.now + AHEAD_MS && !OF_NO_WINE.has(command.kind);
+  const isToday = said.isDay && civilDay(said.at, ctx.zone) === civilDay(ctx.now, ctx.zone);
+  if (isAhead && !isToday) return ask('when', 'That is still to come: write down what has happened.');
+  const isNow = (isToday && (isAhead || 'day' in when)) || said.at === ctx.now;
+  return read(isNow ? command : ({ ...command, at: new Date(said.at).toISOString() } as Command));
+}
 
 /** Gives each command its wine and its moment, or asks for them; what is of one moment is one. */
 export function settle(parts: readonly Part[], line: string, ctx: Context): Read {
@@ -34,17 +48,10 @@ export function settle(parts: readonly Part[], line: string, ctx: Context): Read
   const last = parts.findLast((x) => x.who.length > 0)?.who ?? [];
   for (const { found, who: own, when } of parts)
     for (const command of found.commands) {
-      // Said of a part of today that is still to come, it is now.
-      const isAhead = when !== null && when.at > ctx.now + AHEAD_MS && !OF_NO_WINE.has(command.kind);
-      const isToday = isAhead && when.isDay && civilDay(when.at, ctx.zone) === civilDay(ctx.now, ctx.zone);
-      if (isAhead && !isToday) {
-        out.asks.push(...ask('when', 'That is still to come: write down what has happened.').asks);
-        continue;
-      }
-      const at = when && !isToday && when.at !== ctx.now ? { at: new Date(when.at).toISOString() } : {};
-      const placed = place({ ...command, ...at } as Command, own.length > 0 ? own : last, line, ctx);
-      out.commands.push(...placed.commands);
-      out.asks.push(...placed.asks);
+      const placed = place(command, own.length > 0 ? own : last, line, ctx);
+      const dated = placed.commands.map((c) => (when === null ? read(c) : atTime(c, when, ctx)));
+      out.commands.push(...dated.flatMap((x) => x.commands));
+      out.asks.push(...placed.asks, ...dated.flatMap((x) => x.asks));
     }
   const commands = together(out.commands);
   const twice = commands.find((c, i) =>

@@ -1,7 +1,7 @@
 import * as chrono from 'chrono-node/en';
 import { Temporal } from 'temporal-polyfill';
-import { soundZone } from '../units/zone';
-import type { Context, Piece } from './context';
+import { civilDay, soundZone } from '../units/zone';
+import { take, type Context, type Piece } from './context';
 
 const MONTH = '(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)[a-z]*';
 const WEEKDAY =
@@ -44,12 +44,19 @@ const OF_MONTH = /^(?:on\s+)?the\s+(0?[1-9]|[12]\d|3[01])(?:st|nd|rd|th)$/;
 
 /** A moment that was said, ms; `isDay` when only its day was. */
 export type Said = { at: number; isDay: boolean };
+/** A day of a wine, counted from the day it was begun, which is its first. */
+export type OfWine = { day: number };
+export type When = Said | OfWine;
+/** `day 5: 1.040`, as notebooks have it. */
+const DAY_OF_WINE = /\b(?:on\s+)?day\s+(\d{1,4})\b(?![.,]\d)\s*:?/;
 
 /**
  * Takes the time that a piece speaks of out of it, in its zone's own clock.
  * @returns null where none is said
  */
-export function takeWhen(p: Piece, ctx: Pick<Context, 'now' | 'zone'>): Said | null {
+export function takeWhen(p: Piece, ctx: Pick<Context, 'now' | 'zone'>): When | null {
+  const ofWine = take(p, DAY_OF_WINE);
+  if (ofWine) return { day: Number(ofWine[1]) };
   const found = SAID.exec(p.text);
   if (!found || (/^in\b/.test(found[0]) && /bubbl|nothing|taste/.test(p.text))) return null;
   const moment = momentOf(found[0], ctx);
@@ -73,6 +80,14 @@ function dayOfMonth(n: number, today: Temporal.PlainDate, isAhead: boolean): Tem
     if (Temporal.PlainDate.compare(day, today) * step >= 0) return day;
   }
 }
+
+/** Noon of a day of a wine that was begun then. */
+export const atDay = (day: number, startedAt: number, zone: string): Said => ({
+  at: Temporal.PlainDate.from(civilDay(startedAt, zone))
+    .add({ days: day - 1 })
+    .toZonedDateTime({ timeZone: soundZone(zone), plainTime: { hour: NOON } }).epochMilliseconds,
+  isDay: true
+});
 
 /** The moment that words name; null where they name none. */
 export function momentOf(

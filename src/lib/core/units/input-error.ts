@@ -14,7 +14,11 @@ export class InputError extends Error {
     todo: string,
     readonly path = ''
   ) {
+    // What a person is told needs no trace of where the code stood; a line that is read makes dozens of these.
+    const { stackTraceLimit } = Error;
+    Error.stackTraceLimit = 0;
     super(plain(text));
+    Error.stackTraceLimit = stackTraceLimit;
     this.name = 'InputError';
     this.todo = plain(todo);
     this.marked = { text, todo };

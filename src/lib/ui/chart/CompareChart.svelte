@@ -1,5 +1,6 @@
 <script lang="ts">
   import { mustColour } from '$core/plan/colour';
+  import { dayOf } from '$core/units/zone';
   import type { OpenBatch } from '$lib/store/household.svelte';
   import ChartCanvas from './ChartCanvas.svelte';
 
@@ -13,7 +14,7 @@
     wines
       .map(
         (b) =>
-          `${b.state.name}: ${b.state.readings.map((r) => `day ${Math.round((r.at - b.state.startedAt) / DAY)} ${r.sg.toFixed(3)}`).join(', ')}`
+          `${b.state.name}: ${b.state.readings.map((r) => `day ${dayOf(r.at, b.state.startedAt, b.state.zone)} ${r.sg.toFixed(3)}`).join(', ')}`
       )
       .join('; ')
   );
@@ -29,7 +30,7 @@
       data: {
         datasets: wines.map((b, i) => ({
           label: b.state.name,
-          data: b.state.readings.map((r) => ({ x: (r.at - b.state.startedAt) / DAY, y: r.sg })),
+          data: b.state.readings.map((r) => ({ x: 1 + (r.at - b.state.startedAt) / DAY, y: r.sg })),
           borderColor: ink,
           borderDash: DASHES[i % DASHES.length]!,
           backgroundColor: mustColour(b.state.plan.ingredients).must,
@@ -46,7 +47,7 @@
         scales: {
           x: {
             type: 'linear',
-            min: 0,
+            min: 1,
             grid: { display: false },
             border: { color: rule },
             title: { display: true, text: 'day', color: quiet },

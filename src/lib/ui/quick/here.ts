@@ -63,6 +63,7 @@ export function contextHere(hereId: string | null, bottled: readonly Batch[]): C
       .map((b) => ({
         id: b.id,
         name: b.state.name,
+        startedAt: b.state.startedAt,
         volumeL: b.standing.volumeL,
         batch: b,
         usualG: (id: string) => (id === 'campden' || id === 'pectic-enzyme' ? usualDoseG(id, b.state) : null),

@@ -9,7 +9,7 @@ import { keepDraft } from '$lib/store/draft';
 import { household, changeSettings } from '$lib/store/household.svelte';
 import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
-import { keep } from '$lib/store/things';
+import { keep, undoThings } from '$lib/store/things';
 import { sayDone, sayKept, takeBack } from '../nav/said.svelte';
 import type { Preview } from './preview';
 
@@ -24,8 +24,13 @@ type Go = (href: string) => Promise<unknown>;
 export async function run(p: Preview, sure: boolean, go: Go): Promise<void> {
   const deed: Deed = p.written.flatMap((w) => w.deed);
   if (deed.length > 0) {
-    for (const v of p.written.flatMap((w) => w.newVessels)) await keep('vessels', v);
-    const events = await perform(deed, { sure });
+    const kept: Entry[] = [];
+    for (const v of p.written.flatMap((w) => w.newVessels)) kept.push(...(await keep('vessels', v)));
+    // A jar that a line brings along is there only if what the line says is written.
+    const events = await perform(deed, { sure }).catch(async (e: unknown) => {
+      if (kept.length > 0) await undoThings(kept);
+      throw e;
+    });
     const [first] = p.lines;
     sayDone(
       p.lines.length > 1 ? `${p.lines.length} things written down.` : `${first!.who}: ${first!.what}.`,

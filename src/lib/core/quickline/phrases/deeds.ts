@@ -72,7 +72,7 @@ export function readStep(p: Piece, ctx: Context): Read | null {
     const step = takeStep(p);
     if (!step) {
       p.text = '';
-      return ask('step', 'Which step is put off? Such as: put off racking 3 days.');
+      return ask('step', 'Which step of the wine is that? Such as: put off racking 3 days.');
     }
     if (!wait) return ask('when', 'Put off for how long? Such as: 3 days, or till sunday.');
     const until = wait[3] ?? wait[4];
