@@ -11,7 +11,9 @@ import type { Ingredient } from '../plan/plan';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, beliefOf, toldOf } from './believe';
 import { quantiles } from '../maths/quantiles';
+import { courseOf } from './course';
 import { giveOrTake, howFar } from './how-far';
+import { standingOf } from './standing';
 import { tries } from '../../tries.fixture';
 
 const T0 = Date.parse('2026-05-01T10:00:00Z');
@@ -273,6 +275,32 @@ describe('one belief a batch', () => {
     expect(vessels.y!.chance.done).toBeLessThan(vessels.x!.chance.done);
     expect(vessels.y!.couldReachGL).toBeGreaterThan(20);
   });
+});
+
+it('what reads at its floor is as strong that day, once it is still, and in its bottles', () => {
+  const log = [
+    ...start(),
+    read(2, 1.078),
+    read(7, 1.03),
+    on(9, 'fruit-out', { press: 'press', volumeL: 10 }),
+    read(14, 1.002),
+    read(40, 0.994)
+  ];
+  const strong = (events: LedgerEvent[], day: number) =>
+    standingOf(foldBatch(events, T0 + day * DAY)!).abv.likely;
+  const atFloor = strong(log, 40);
+  const still = [...log, read(60, 0.994)];
+  const inJar = strong(still, 60);
+  expect(Math.abs(inJar - atFloor)).toBeLessThan(0.15);
+  expect(courseOf(foldBatch(still, T0 + 90 * DAY)!)!.later.at(-1)!.told.abv.likely).toBeCloseTo(inJar, 6);
+  const bottled = on(90, 'bottle', {
+    from: 'b',
+    bottles: [{ count: 12, sizeL: 0.75, type: 'still' }],
+    emptied: true
+  });
+  expect(strong([...still, bottled], 90)).toBeCloseTo(inJar, 6);
+  // Bottled before it was seen to be still, the possible wines are asked all the same.
+  expect(strong([...log, bottled], 90)).toBeCloseTo(atFloor, 6);
 });
 
 describe('what is seen, heard and tasted', () => {

@@ -1,5 +1,8 @@
+import { abvOf } from '../ferment/convert';
+import { readsDry } from '../ledger/evidence';
+import type { Fill } from '../ledger/fill';
 import { bottleId, type Flow } from '../ledger/flow';
-import type { BatchState } from '../ledger/state';
+import { contents, type BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { columnsOf, estimateFromNothing, estimateOf, meanOf } from './columns';
 import { normalQuantile } from '../maths/draw';
@@ -148,6 +151,22 @@ export function toldOf(r: Running, cells: readonly Cell[]): Told {
   };
 }
 
+/**
+ * What is told of wine that stands in such fillings. Where all of it reads at its floor nothing moves any more, and its
+ * strength is the sum of what went in and was read: one figure in jar, in bottle and on the label. How sure that is, the
+ * possible wines say.
+ */
+export function readOut(told: Told, fills: readonly Fill[]): Told {
+  if (fills.length === 0 || !fills.every((f) => readsDry(f).isAtFloor)) return told;
+  const likely = abvOf(contents({ fills: [...fills] }));
+  const { low, high } = told.abv;
+  return { ...told, abv: { low: Math.min(low, likely), likely, high: Math.max(high, likely) } };
+}
+
+/** The fillings a batch stands in; once all of it is in bottle, its last. */
+export const fillsOf = (s: Pick<BatchState, 'fills' | 'bottled'>): Fill[] =>
+  s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
+
 /** The cells a batch stands in; once all of it is in bottle, those of its last filling. */
 export function cellsOf(s: Pick<BatchState, 'fills' | 'bottled'>, e: Ensemble): Cell[] {
   const ids =
@@ -173,12 +192,12 @@ function believed(s: BatchState): Belief | null {
   if (s.flows.length === 0) return null;
   const r = asItIs(believe(s));
   const cells = cellsOf(s, r.e);
-  const all = toldOf(r, cells);
+  const all = readOut(toldOf(r, cells), fillsOf(s));
   if (!(all.volumeL.likely > 0) || !Number.isFinite(all.sg.likely)) return null;
   const vessels = Object.fromEntries(
-    s.fills.flatMap(({ vesselId }) => {
-      const c = r.e.cells[vesselId];
-      return c ? [[vesselId, s.fills.length === 1 ? all : toldOf(r, [c])]] : [];
+    s.fills.flatMap((f) => {
+      const c = r.e.cells[f.vesselId];
+      return c ? [[f.vesselId, s.fills.length === 1 ? all : readOut(toldOf(r, [c]), [f])]] : [];
     })
   );
   const filledGL = Object.fromEntries(

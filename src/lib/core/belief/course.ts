@@ -1,7 +1,7 @@
 import { QUIET_SG } from '../ledger/evidence';
 import type { BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
-import { asItIs, believe, cellsOf, namesOf, toldOf, type Told } from './believe';
+import { asItIs, believe, cellsOf, fillsOf, namesOf, readOut, toldOf, type Told } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { allOf } from '../maths/parts';
 import { zeros } from './ensemble';
@@ -76,7 +76,7 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
     if (!KEPT.has(d)) continue;
     const told = toldOf(r, cells);
     stuckChance = told.chance.stalled;
-    later.push({ d, told });
+    later.push({ d, told: readOut(told, fillsOf(s)) });
   }
   /** What never comes to it counts as never: the later quantiles may be of those. */
   const when = (at: Float64Array): Estimate | null => {

@@ -79,7 +79,13 @@ export function dryFloor(fill: Fill): { sg: number; slackSg: number; abv: number
  * Whether the readings of a vessel show that its sugar is gone: the newest of them, three days apart or more, all
  * lie where the wine ends once there is none, and so does their mean. That they move about there is the stem's doing.
  */
-export function readsDry(fill: Fill): { isDry: boolean; days: number; sg: number | null } {
+export function readsDry(fill: Fill): {
+  isDry: boolean;
+  days: number;
+  sg: number | null;
+  /** whether it reads so low that its sugar is gone, however long it has */
+  isAtFloor: boolean;
+} {
   const floor = dryFloor(fill);
   const highest = floor ? floor.sg + floor.slackSg : -Infinity;
   const from = fill.reads.findLastIndex((r) => r.sg > highest + 2 * STEM_SG) + 1;
@@ -90,7 +96,7 @@ export function readsDry(fill: Fill): { isDry: boolean; days: number; sg: number
       (r, _, all) =>
         r.sg >= (floor?.sg ?? 0) - SLIP_SG || all.some((x) => x !== r && Math.abs(x.sg - r.sg) <= 2 * STEM_SG)
     );
-  if (!floor || run.length === 0) return { isDry: false, days: 0, sg: null };
+  if (!floor || run.length === 0) return { isDry: false, days: 0, sg: null, isAtFloor: false };
   const days = daysOf(run);
   const sg = run.reduce((sum, r) => sum + r.sg, 0) / run.length;
   if (fill.lateKg > 0) {
@@ -101,9 +107,10 @@ export function readsDry(fill: Fill): { isDry: boolean; days: number; sg: number
       sg > floor.sg + AT_FLOOR_SG &&
       Math.max(...fill.reads.map((r) => r.sg)) - sg < FELL * lift
     )
-      return { isDry: false, days, sg: null };
+      return { isDry: false, days, sg: null, isAtFloor: false };
   }
-  return { isDry: days >= STILL_DAYS - 0.1 && sg <= highest + 1e-9, days, sg };
+  const isAtFloor = sg <= highest + 1e-9;
+  return { isDry: isAtFloor && days >= STILL_DAYS - 0.1, days, sg, isAtFloor };
 }
 
 /** Readings of one wine that has come to rest lie within so much of each other. */

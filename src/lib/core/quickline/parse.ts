@@ -18,6 +18,9 @@ import { takeWho } from './who';
 export type Parsed = { commands: Command[]; asks: Ask[] };
 
 const MOST_CHARS = 500;
+/** `strained it into the demijohn` is two things: the fruit is out, and the wine stands in glass. */
+const STRAINED_INTO =
+  /\b((?:strained|pressed)\b(?:(?!\b(?:onto|over|and|then|rack|racked)\b)[^,;:])*?)\s+(?=(?:\d+(?:[.,]\d+)?\s*(?:l|litres?|liters?|gal|gallons?)\s+)?into\s+)/;
 /** `the cap's down`. */
 const IS_SHORT = /\b(gravity|sg|ph|ta|cap|foam|temp(?:erature)?|must|wine|fruit)['’]s\b/g;
 
@@ -32,10 +35,10 @@ export function parse(text: string, by: Context): Parsed {
   if (!plain) return { commands: [], asks: [] };
   if (plain.length > MOST_CHARS)
     return ask('text', `A line has ${MOST_CHARS} letters at most: write a note on its page.`);
-  const line = apart(spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx)).replace(
-    /\bre-?hydrated\s+and\s+pitched\b/,
-    'pitched rehydrated'
-  );
+  const line = apart(spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx))
+    .replace(/\bre-?hydrated\s+and\s+pitched\b/, 'pitched rehydrated')
+    .replace(/\b(?:poured|tipped|sieved)\b(?=[^,;]*\bthrough\b)/, 'strained')
+    .replace(STRAINED_INTO, '$1, racked ');
   return possible(words(plain, ctx) ?? readSet(line, ctx) ?? whole(withSets(line, ctx), ctx));
 }
 

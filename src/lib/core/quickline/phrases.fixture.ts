@@ -598,6 +598,8 @@ export const ROWS: Row[] = [
       'moved to a 5 l jar',
       'transferred into 5 l jar',
       'racked it into the 5 l jar',
+      'racked into a clean 5 l jar',
+      'racked into another 5 l jar',
       'syphoned to 1 x 5 l'
     ]
   },
@@ -616,6 +618,37 @@ export const ROWS: Row[] = [
       'racked to 10 l + 2 l, 0.3 l lost'
     ]
   },
+  {
+    meant: [
+      { kind: 'fruit-out', press: 'drip' },
+      { kind: 'transfer', to: [['green jar']] }
+    ],
+    says: [
+      'strained into the green jar',
+      'strained it into the green jar',
+      'strained through muslin into the green jar',
+      'strained, racked to the green jar',
+      'strained and racked into the green jar',
+      'took the fruit out and racked into the green jar',
+      'poured it through a sieve into the green jar',
+      'strained off the fruit into the green jar'
+    ]
+  },
+  {
+    meant: [
+      { kind: 'fruit-out', press: 'drip' },
+      { kind: 'transfer', to: [[1, 3.785]] }
+    ],
+    says: ['strained into a 1 gal demijohn', 'strained it into a clean 1 gal jar']
+  },
+  {
+    meant: [
+      { kind: 'fruit-out', press: 'press' },
+      { kind: 'transfer', to: [['green jar', 4.5]] }
+    ],
+    says: ['pressed 4.5 l into the green jar', 'pressed the fruit, racked 4.5 l into the green jar']
+  },
+  { meant: [asks('vessel')], says: ['racked, 0.998', 'strained into glass'] },
   {
     meant: { kind: 'transfer', to: [['green jar']] },
     says: ['racked to the green jar', 'racked into green jar', 'racked green jar']

@@ -1,0 +1,121 @@
+import type { LeftBy } from '../../ledger/events/open';
+import { BOTTLE_L, type BottleType } from '../../tables/bottles';
+import { L_PER } from '../../units/measure';
+import { figureAt, parseNumber, plainText } from '../../units/number';
+import type { CommandOf } from '../command';
+import { ask, read, take, type Context, type Piece, type Read } from '../context';
+import { lostOf } from './move';
+import { litresIn } from './volume';
+
+const TYPES: [BottleType, RegExp][] = [
+  ['keg', /\bkegs?\b/],
+  ['swing', /\b(?:swing|flip)(?:\s*|-)tops?\b/],
+  ['screw', /\bscrew(?:\s*|-)?(?:caps?|capped|tops?)\b/],
+  ['plastic', /\bplastic\b/],
+  ['crown', /\b(?:crown(?:s|ed)?(?:\s+cap(?:s|ped)?)?|beer)\b/],
+  ['sparkling', /\b(?:champagne|sparkling|wired|fizz)\b/],
+  ['still', /\b(?:still|corked|cork(?:s)?)\b/]
+];
+const WORD =
+  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|eighteen|twenty|thirty|a\\s+dozen|half\\s+a\\s+dozen|an?';
+const FILLED = new RegExp(
+  `(?<![\\w.,])(\\d+|(?:${WORD})\\b)(?!\\s*(?:ml|cl|l|g)\\b)(?![\\d.,]*\\d)\\s*(?:(?:x|of|times)\\s*)?(?:(half|halves)(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l|litres?|liters?))(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l)))?(?:[\\s,]*bottles?)?`
+);
+
+const OUNCES = /(?<![\w.,])(\d+(?:\.\d+)?)[\s-]*(?:(?:us\s+)?(?:fl\.?|fluid)\s*)?(?:oz|ounces?)\b\.?/g;
+const FLOZ_ML = 1000 * L_PER['us-floz'];
+
+const BOTTLED = new RegExp(
+  `\\bbottled(?:\\s+it)?\\b|\\b(?:filled|corked|capped)(?=\\s+(?:\\d+|${WORD})\\b[^,]*\\bbottles?\\b)`
+);
+
+/** Wine into bottles, of several sizes. */
+export function readBottle(p: Piece, ctx: Context): Read | null {
+  if (!take(p, BOTTLED)) return null;
+  // Before the bottles are counted: half a pint is none.
+  const lossL = lostOf(p, ctx);
+  // Bottles are sold by fluid ounces, and called by ounces.
+  p.text = p.text.replace(OUNCES, (_, n: string) => `${Math.round(Number(n) * FLOZ_ML)} ml`);
+  let type: BottleType = 'still';
+  for (const [id, pattern] of TYPES)
+    if (take(p, pattern)) {
+      type = id;
+      break;
+    }
+  const primed = take(
+    p,
+    /\b(?:primed|priming)(?:\s+with|\s+at)?\s+(\d+(?:[.,]\d+)?)\s*(?:g\s*\/\s*l|g\s+(?:per|a)\s+lit(?:re|er))/
+  );
+  const bottles: CommandOf<'bottle'>['bottles'] = [];
+  for (;;) {
+    const m = take(p, FILLED);
+    const count = m && figureAt(m[1]!.replace(/\s+/g, ' '))?.n;
+    if (!m || !count) break;
+    const size = m[3] ?? m[4];
+    const sizeL = m[2] ? BOTTLE_L / 2 : size ? sizeOf(size) : BOTTLE_L;
+    if (sizeL === null || !Number.isInteger(count) || count < 1 || count > 2000)
+      return ask('amount', 'How many bottles, and of what size?');
+    bottles.push({ count, sizeL, type });
+  }
+  // The size may stand behind the kind.
+  const size = take(p, /(\d+(?:[.,]\d+)?\s*(?:ml|cl|l)\b)/);
+  const sizeL = size && sizeOf(size[1]!);
+  if (sizeL && bottles.length === 1) bottles[0]!.sizeL = sizeL;
+  if (bottles.length === 0) return ask('amount', 'How many bottles, and of what size?');
+  return read({
+    kind: 'bottle',
+    bottles,
+    ...(primed ? { primingGL: parseNumber(primed[1]!)! } : {}),
+    ...(lossL === null ? {} : { lossL })
+  });
+}
+
+function sizeOf(text: string): number | null {
+  const litres = litresIn(plainText(text), { volume: 'L', country: 'metric' });
+  return litres !== null && litres >= 0.05 && litres <= 20 ? litres : null;
+}
+
+/** How bottles leave a cellar, by the word for it. */
+const LEFT: [how: LeftBy, verb: string][] = [
+  ['opened', 'opened|drank|drunk'],
+  ['given', 'gave\\s+away|gave|given(?:\\s+away)?|presented'],
+  ['broken', 'broke|smashed|dropped|lost'],
+  ['swapped', 'swapped|traded']
+];
+/** What stands behind the verb: so many bottles, or for what is opened or broken a bare number. */
+const bottlesAfter = (verb: string, isBare: boolean): RegExp =>
+  new RegExp(
+    `\\b(?:${verb})\\s+(\\d+|${WORD})\\s*(?:bottles?\\b|of\\s+them\\b${isBare ? '|(?=,|\\s+and\\b|$)' : ''})`
+  );
+const LEAVING = LEFT.map(
+  ([how, verb]) => [how, bottlesAfter(verb, how === 'opened' || verb.startsWith('broke'))] as const
+);
+
+/** `the neighbours` stays as it is; a name gets its capital back, which the line has lost. */
+const named = (text: string): string =>
+  /^(?:the|my|our|a|an|some)\b/.test(text) ? text : text.replace(/(^|[\s-])\p{L}/gu, (x) => x.toUpperCase());
+
+/** Bottles that were opened, with what was found; given, broken, swapped. */
+export function readOpen(p: Piece): Read | null {
+  for (const [how, pattern] of LEAVING) {
+    const m = take(p, pattern);
+    if (!m) continue;
+    const count = figureAt(m[1]!)?.n ?? 1;
+    if (how === 'given' || how === 'swapped') {
+      const to = take(p, how === 'given' ? /\b(?:away\s+)?to\s+([^,]{2,80})$/ : /\bfor\s+([^,]{2,80})$/);
+      take(p, /\baway\b/);
+      return read({ kind: 'open', count, how, ...(to ? { to: named(to[1]!.trim()) } : {}) });
+    }
+    if (how === 'broken') return read({ kind: 'open', count, how });
+    const found = take(
+      p,
+      /\b(?:and\s+)?(?:it\s+)?(?:was\s+|were\s+)?(?:(gush(?:ed|ing)|foamed\s+out)|(fizz(?:y|ed|ing)|sparkl(?:ing|ed))|(still|flat|quiet))\b/
+    );
+    return read({
+      kind: 'open',
+      count,
+      ...(found ? { found: found[1] ? 'gushing' : found[2] ? 'fizzy' : 'still' } : {})
+    });
+  }
+  return null;
+}
