@@ -60,6 +60,9 @@ export function judgeFill(
   return byBelief.verdict.level === 'stop' ? byLedger : byBelief;
 }
 
+/** Jars that are nearer than this come to the same: the first of them is named, today and tomorrow. */
+const ALIKE_BAR = 0.05;
+
 /**
  * The same for the vessel that is named, or the worst of all of them.
  * @param isClear whether it is clear; null: as it was last seen, and not where nobody looked
@@ -87,8 +90,9 @@ export function checkBottling(
       heat
     )
   );
-  return all.reduce<BottlingCheck | null>(
-    (a, b) => (a === null || b.verdict.bar20 > a.verdict.bar20 ? b : a),
-    null
-  );
+  return all.reduce<BottlingCheck | null>((a, b) => {
+    if (a === null) return b;
+    const alike = a.verdict.level === b.verdict.level ? ALIKE_BAR : 0;
+    return b.verdict.bar20 > a.verdict.bar20 + alike ? b : a;
+  }, null);
 }

@@ -83,7 +83,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
     lossL: litres.optional(),
     /** out of which, where several are named; or out of every vessel of it */
     vesselIds: z.array(z.string().min(1).max(64)).min(2).max(20).optional(),
-    each: z.literal(true).optional()
+    each: z.literal(true).optional(),
+    /** no more than fills it to the neck: the rest stays where it is */
+    toNeck: z.literal(true).optional()
   }),
   z.strictObject({
     kind: z.literal('loss'),

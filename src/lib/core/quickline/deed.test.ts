@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { standingOf } from '../belief/standing';
 import { dangersOf } from '../finish/danger';
+import { fillL } from '../ledger/fill';
 import { foldBatch } from '../ledger/run';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
@@ -86,6 +87,28 @@ describe('what a line writes', () => {
     expect(put('skip racking', second, 10)).toMatchObject({ step: 'rack-2', outcome: 'skipped' });
     expect(() => put('remind me to rack it in 2 days', second, 10)).toThrow(/not before \d+ May/);
     expect(() => put('put off the fruit out 2 days', second, 10)).toThrow(/not to come in the Grape/);
+  });
+  it('tops a jar up from another to its neck, and leaves the rest where it is', () => {
+    const two = (inFirstL: number) => [
+      ...begun(),
+      on(8, 'transfer', {
+        from: 'bucket-15',
+        to: [
+          { vesselId: 'jar-5', volumeL: inFirstL },
+          { vesselId: 'jar-us', volumeL: 3.5 }
+        ],
+        lossL: 0.5,
+        emptied: true
+      })
+    ];
+    const line = 'topped up the 5 l jar from the 1 US gal jar';
+    const [rack, ...more] = written(line, two(4.2), 30).deed;
+    expect(more).toEqual([]);
+    const s = foldBatch([...two(4.2), on(30, 'transfer', rack!.data as never)], T0 + 30 * DAY)!;
+    const [full, rest] = ['jar-5', 'jar-us'].map((id) => s.fills.find((f) => f.vesselId === id)!);
+    expect(fillL(full!)).toBeGreaterThan(4.8);
+    expect(fillL(full!) + fillL(rest!)).toBeCloseTo(7.7, 2);
+    expect(() => written(line, two(5.16), 30)).toThrow(/5 L jar is full/);
   });
   it('racks several into one: each gives what it held, once, and what was lost is shared by it', () => {
     const two = [

@@ -7,10 +7,14 @@ type Vessel = Context['vessels'][number];
 
 /** A vessel as it is called by its size or its shape: `in 3 gal`, `in the 5 l jar`, `from the carboy`. */
 const SAID = new RegExp(
-  `\\b(in|into|to|from|out\\s+of)\\s+(?:(?:the|my|our)\\s+)?(?:(${VOLUME})(?:[\\s-]*(jar|carboy|demijohn|bucket|barrel|bottle))?|(jar|carboy|demijohn|bucket|barrel))(?!\\w)`
+  `\\b(in|into|to|from|out\\s+of)\\s+(?:(?:the|my|our)\\s+)?(?:(${VOLUME})(?:[\\s-]*(jar|carboy|demijohn|jug|bucket|barrel|bottle))?|(jar|carboy|demijohn|jug|bucket|barrel))(?!\\w)`
 );
 /** Whether a piece may speak of a vessel so. */
 export const maySayVessel = (text: string): boolean => SAID.test(text);
+
+/** What large glass is called, and what bears a name that says it is none. */
+const GLASS = /^(?:jar|carboy|demijohn|jug)$/;
+const OTHER = /\b(?:bottle|bucket|barrel|keg|tank)\b/;
 
 /** As near to its name a size has to be. */
 const SAME = 0.02;
@@ -43,12 +47,12 @@ export function takeLoosely(
   const litres = size ? litresIn(size.replace(/-/g, ' '), ctx) : null;
   if (size && litres === null) return undefined;
   const shape = sized ?? alone;
-  const those = ctx.vessels.filter(
-    (v) =>
-      v.wineId !== undefined &&
-      (litres === null || isCalled(v, litres, ctx)) &&
-      (!shape || v.name.toLowerCase().includes(shape))
-  );
+  const full = ctx.vessels.filter((v) => v.wineId !== undefined);
+  const bears = (v: Vessel) => v.name.toLowerCase().includes(shape!);
+  // One house's carboy is another's jar, where no vessel is called so.
+  const isGlass = shape !== undefined && GLASS.test(shape) && !full.some(bears);
+  const isSuch = (v: Vessel) => (isGlass ? !v.isOpen && !OTHER.test(v.name.toLowerCase()) : bears(v));
+  const those = full.filter((v) => (litres === null || isCalled(v, litres, ctx)) && (!shape || isSuch(v)));
   if (those.length !== 1) return undefined;
   p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + whole.length)}`;
   const isInto = /^(?:into|to)$/.test(where!);

@@ -650,6 +650,25 @@ export const ROWS: Row[] = [
   },
   { meant: [asks('vessel')], says: ['racked, 0.998', 'strained into glass'] },
   {
+    meant: { kind: 'transfer', to: [['green jar']], vesselId: 'bucket', toNeck: true },
+    says: [
+      'topped up the green jar from the white bucket',
+      'top the green jar up with wine from the white bucket',
+      'topped the green jar up from the white bucket'
+    ]
+  },
+  {
+    meant: {
+      kind: 'transfer',
+      to: [
+        [1, 3.785],
+        [1, 0.355]
+      ]
+    },
+    says: ['racked into a 1 gal jug and a 12 oz bottle']
+  },
+  { meant: [asks('amount')], says: ['fizzing like mad', 'bubbling away'] },
+  {
     meant: { kind: 'transfer', to: [['green jar']] },
     says: ['racked to the green jar', 'racked into green jar', 'racked green jar']
   },

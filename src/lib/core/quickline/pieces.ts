@@ -4,7 +4,15 @@ import { readOdd, readStep, readStir } from './phrases/deeds';
 import { readLook } from './phrases/look';
 import { readBottle, readOpen } from './phrases/bottle';
 import { readFruitOut, readGone, readRack } from './phrases/move';
-import { readAddition, readBlend, readMakeUp, readPitch, readSteep, readTopUp } from './phrases/put';
+import {
+  readAddition,
+  readBlend,
+  readMakeUp,
+  readPitch,
+  readSteep,
+  readTopUp,
+  readTopUpFrom
+} from './phrases/put';
 import { readReading } from './phrases/reading';
 import { maySayVessel, takeLoosely } from './loose-vessel';
 import { takeWhen, type When } from './when';
@@ -37,6 +45,7 @@ const PHRASES = [
   readOpen,
   (p: Piece, ctx: Context) => readBlend(p, ctx, (x) => takeWho(x, ctx)),
   readMakeUp,
+  readTopUpFrom,
   readTopUp,
   readSteep,
   readPitch,

@@ -196,6 +196,8 @@ describe('a vessel as it is called', () => {
     // Where nothing of that name or size stands, or two could be meant, nothing is guessed.
     ['1.012 in 4 gal', 'asks'],
     ['1.012 in the 3 gal jar', 'asks'],
+    ['1.012 in the 3 gal demijohn', ['reading carboy']],
+    ['topped up the 3 gal demijohn from the 2 gal jug', ['transfer jar']],
     ['1.012 in the jar', ['reading undefined']],
     ['1.012 and 1.010 in 2 gal', 'asks'],
     // What goes in by volume is a plan or an amount, and no vessel.

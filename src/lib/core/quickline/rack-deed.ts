@@ -12,6 +12,9 @@ import type { CommandOf } from './command';
 import type { Home, Written } from './home';
 import { vesselFor } from './which-vessel';
 
+/** Less room than this is none. */
+const A_SIP_L = 0.05;
+
 /** The vessels that a racking empties: of several, what takes the wine itself stays where it is. */
 function sourcesOf(c: CommandOf<'transfer'>, s: BatchState): string[] {
   const said = c.each && s.fills.length > 0 ? s.fills.map((f) => f.vesselId) : (c.vesselIds ?? [c.vesselId]);
@@ -50,8 +53,10 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
         'Name one that is empty, or blend them on its page.'
       );
     used.add(vessel.id);
-    return { vessel, volumeL };
+    return { vessel, volumeL: c.toNeck ? Math.min(neck(vessel), hadL) : volumeL };
   });
+  if (c.toNeck && !(to[0]!.volumeL! > A_SIP_L))
+    throw new InputError(`The ${to[0]!.vessel.name} is full.`, 'Is it another one?');
   /** What of a loss that was told is one vessel's: by what it held. */
   const lostOf = (f: { hadL: number }) => ((c.lossL ?? 0) * f.hadL) / hadL;
   const lossL = c.lossL ?? from.reduce((sum, f) => sum + rackingLossL(f.hadL, f.isFirst), 0);

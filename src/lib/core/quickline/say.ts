@@ -127,6 +127,7 @@ function body(c: Command, ctx: Context): string {
     case 'fruit-out':
       return `fruit out${{ drip: '', squeeze: ', squeezed', press: ', pressed' }[c.press]}${c.volumeL ? `, ${n(c.volumeL)} l left` : ''}`;
     case 'transfer': {
+      if (c.toNeck) return `topped up the ${vessel(c.to[0]!.vesselId!)} from the ${vessel(c.vesselId!)}`;
       const to = c.to.map(({ vesselId, sizeL, volumeL }) => {
         const into = vesselId ? `the ${vessel(vesselId)}` : `1 x ${n(sizeL!)} l`;
         return volumeL ? `${n(volumeL)} l to ${into.replace(/^1 x (.*)$/, 'a $1 jar')}` : into;

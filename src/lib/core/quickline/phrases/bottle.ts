@@ -1,11 +1,10 @@
 import type { LeftBy } from '../../ledger/events/open';
 import { BOTTLE_L, type BottleType } from '../../tables/bottles';
-import { L_PER } from '../../units/measure';
 import { figureAt, parseNumber, plainText } from '../../units/number';
 import type { CommandOf } from '../command';
 import { ask, read, take, type Context, type Piece, type Read } from '../context';
 import { lostOf } from './move';
-import { litresIn } from './volume';
+import { fluid, litresIn } from './volume';
 
 const TYPES: [BottleType, RegExp][] = [
   ['keg', /\bkegs?\b/],
@@ -22,9 +21,6 @@ const FILLED = new RegExp(
   `(?<![\\w.,])(\\d+|(?:${WORD})\\b)(?!\\s*(?:ml|cl|l|g)\\b)(?![\\d.,]*\\d)\\s*(?:(?:x|of|times)\\s*)?(?:(half|halves)(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l|litres?|liters?))(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l)))?(?:[\\s,]*bottles?)?`
 );
 
-const OUNCES = /(?<![\w.,])(\d+(?:\.\d+)?)[\s-]*(?:(?:us\s+)?(?:fl\.?|fluid)\s*)?(?:oz|ounces?)\b\.?/g;
-const FLOZ_ML = 1000 * L_PER['us-floz'];
-
 const BOTTLED = new RegExp(
   `\\bbottled(?:\\s+it)?\\b|\\b(?:filled|corked|capped)(?=\\s+(?:\\d+|${WORD})\\b[^,]*\\bbottles?\\b)`
 );
@@ -34,8 +30,7 @@ export function readBottle(p: Piece, ctx: Context): Read | null {
   if (!take(p, BOTTLED)) return null;
   // Before the bottles are counted: half a pint is none.
   const lossL = lostOf(p, ctx);
-  // Bottles are sold by fluid ounces, and called by ounces.
-  p.text = p.text.replace(OUNCES, (_, n: string) => `${Math.round(Number(n) * FLOZ_ML)} ml`);
+  p.text = fluid(p.text);
   let type: BottleType = 'still';
   for (const [id, pattern] of TYPES)
     if (take(p, pattern)) {

@@ -109,7 +109,10 @@ export function readLook(p: Piece): Read | null {
       ['a day', 'two days', 'three days', 'a week'].map((x) => ({ label: x, line: `nothing moved for ${x}` }))
     );
   if (
-    take(p, /\bbubbl(?:e|es|ing)\b(?:\s*:?\s*\d+)?(?:\s+(?:like\s+mad|away|well|hard|fast|slowly|a\s+lot))?/)
+    take(
+      p,
+      /\b(?:bubbl(?:e|es|ing)|fizz(?:es|ing))\b(?:\s*:?\s*\d+)?(?:\s+(?:like\s+mad|away|well|hard|fast|slowly|a\s+lot))?/
+    )
   )
     return ask('amount', 'How many bubbles in how many seconds? Such as: 5 bubbles in 12 s.');
   return null;

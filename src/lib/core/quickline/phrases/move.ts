@@ -2,7 +2,7 @@ import { BOTTLE_L } from '../../tables/bottles';
 import { figureAt } from '../../units/number';
 import type { Ask, CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
-import { askedOf, JAR, litresIn, takeVolume, VOLUME } from './volume';
+import { askedOf, fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
 const PRESSED = /\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
 const SQUEEZED = /\b(?:and\s+)?squeezed(?:\s+(?:it|the\s+(?:bag|fruit)))?\b/;
@@ -105,7 +105,7 @@ const LARGEST_BOTTLE_L = 1.5;
 /** Wine from one vessel into others, or from several. */
 export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   if (!take(p, RACKED)) return null;
-  p.text = p.text.replace(OF_A_JAR, '');
+  p.text = fluid(p.text.replace(OF_A_JAR, ''));
   const bottles = INTO_BOTTLES.exec(p.text);
   const bottleL = bottles?.[1] ? litresIn(bottles[1].replace(/-/g, ' '), ctx) : BOTTLE_L;
   if (bottles && (bottleL ?? 0) <= LARGEST_BOTTLE_L) {

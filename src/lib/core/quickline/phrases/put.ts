@@ -6,6 +6,8 @@ import { readAmount } from '../../units/reckon';
 import type { CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
 import { readItem, readItems } from '../items';
+import { takeLoosely } from '../loose-vessel';
+import { takeVessel } from '../who';
 import { JAR, litresIn, takeVolume, VOLUME } from './volume';
 
 const YEASTS: [YeastId, RegExp][] = [
@@ -126,6 +128,24 @@ export function readTopUp(p: Piece, ctx: Context, line: string): Read | null {
   p.text = '';
   const found = readItem(text, ctx, line);
   return 'item' in found ? read({ kind: 'top-up', item: found.item }) : found.wrong;
+}
+
+const FROM_ONE =
+  /^[\s,]*(?:i\s+)?top(?:ped)?(?:\s+up)?\s+(.+?)(?:\s+up)?\s+(?:from|out\s+of|with\s+(?:the\s+)?(?:wine|rest|wine\s+left)\s+(?:from|in|of))\s+(.+?)[\s,.]*$/;
+
+/** One vessel of a wine filled to the neck out of another: `topped up the carboy from the 1 qt jar`. */
+export function readTopUpFrom(p: Piece, ctx: Context): Read | null {
+  const m = FROM_ONE.exec(p.text);
+  if (!m) return null;
+  const vesselOf = (words: string) => {
+    const own: Piece = { text: `in ${words}` };
+    const found = takeVessel(own, ctx) ?? takeLoosely(own, ctx)?.vessel;
+    return leftOf(own) ? undefined : found;
+  };
+  const [to, from] = [vesselOf(m[1]!), vesselOf(m[2]!)];
+  if (!to || !from) return null;
+  p.text = '';
+  return read({ kind: 'transfer', vesselId: from.id, to: [{ vesselId: to.id }], toNeck: true });
 }
 
 const STEEPED = /\b(?:steep(?:ed|ing)?|hung\s+in|hang\s+in|hung|dry[\s-]+hopped(?:\s+with)?)\b/;

@@ -1,4 +1,5 @@
 import { InputError } from '../../units/input-error';
+import { L_PER } from '../../units/measure';
 import { parseAs } from '../../units/parse';
 import type { Context, Piece } from '../context';
 
@@ -15,6 +16,12 @@ export function litresIn(text: string, ctx: Pick<Context, 'volume' | 'country'>)
     return null;
   }
 }
+
+const OUNCES = /(?<![\w.,])(\d+(?:\.\d+)?)[\s-]*(?:(?:us\s+)?(?:fl\.?|fluid)\s*)?(?:oz|ounces?)\b\.?/g;
+
+/** Bottles are sold by fluid ounces, and called by ounces: their text with millilitres instead. */
+export const fluid = (text: string): string =>
+  text.replace(OUNCES, (_, n: string) => `${Math.round(Number(n) * 1000 * L_PER['us-floz'])} ml`);
 
 /** What a volume in a text has to be asked about, such as whose gallon it is; null where there is nothing to ask. */
 export function askedOf(text: string, ctx: Pick<Context, 'volume' | 'country'>): string | null {
