@@ -11,7 +11,10 @@ const FOREIGN = {
   mixed: /\d\s?(?:kg|°F|US \w+|UK \w+)(?![\w/])/
 } as const;
 
-/** What stands on the page, less what one chooses a unit or a vessel from, whose names are the household's own. */
+/**
+ * What stands on the page, less what one chooses a unit or a vessel from, whose names are the household's own, and
+ * bottles, which are told by what stands on them in every country.
+ */
 async function foreignOn(page: Page, system: keyof typeof FOREIGN): Promise<string[]> {
   const text = await page.evaluate(() => {
     const copy = document.body.cloneNode(true) as HTMLElement;
@@ -25,7 +28,7 @@ async function foreignOn(page: Page, system: keyof typeof FOREIGN): Promise<stri
     .split('\n')
     .map((line) =>
       line.replace(
-        /\b(?:\d+ L|1 UK gal|1 US gal|5 US gal|6 US gal) (?:bucket|jar|bottle|carboy|demijohn|barrel)\w*/g,
+        /\b(?:\d+ L|1 UK gal|1 US gal|5 US gal|6 US gal) (?:bucket|jar|bottle|carboy|demijohn|barrel)\w*|× [\d.]+ m?L\b/g,
         ''
       )
     )

@@ -1,13 +1,13 @@
 import type { Command } from './command';
 import type { Context, Piece } from './context';
 import { isOfSize } from '../vessels/vessels';
-import { litresIn, VOLUME } from './phrases/volume';
+import { fluid, litresIn, VOLUME } from './phrases/volume';
 
 type Vessel = Context['vessels'][number];
 
 /** A vessel as it is called by its size or its shape: `in 3 gal`, `in the 5 l jar`, `from the carboy`. */
 const SAID = new RegExp(
-  `\\b(in|into|to|from|out\\s+of)\\s+(?:(?:the|my|our)\\s+)?(?:(${VOLUME})(?:[\\s-]*(jar|carboy|demijohn|jug|bucket|barrel|bottle))?|(jar|carboy|demijohn|jug|bucket|barrel))(?!\\w)`
+  `\\b(in|into|to|from|out\\s+of)\\s+(?:(?:the|my|our)\\s+)?(?:(${VOLUME}|\\d+(?:\\.\\d+)?[\\s-]*oz(?=[\\s-]*bottle))(?:[\\s-]*(jar|carboy|demijohn|jug|bucket|barrel|bottle))?|(jar|carboy|demijohn|jug|bucket|barrel))(?!\\w)`
 );
 /** Whether a piece may speak of a vessel so. */
 export const maySayVessel = (text: string): boolean => SAID.test(text);
@@ -44,7 +44,7 @@ export function takeLoosely(
   const m = SAID.exec(p.text);
   if (!m) return undefined;
   const [whole, where, size, sized, alone] = m;
-  const litres = size ? litresIn(size.replace(/-/g, ' '), ctx) : null;
+  const litres = size ? litresIn(fluid(size).replace(/-/g, ' '), ctx) : null;
   if (size && litres === null) return undefined;
   const shape = sized ?? alone;
   const full = ctx.vessels.filter((v) => v.wineId !== undefined);

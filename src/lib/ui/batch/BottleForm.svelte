@@ -2,7 +2,7 @@
   import Pick from '../field/Pick.svelte';
   import Text from '../field/Text.svelte';
   import { checkBottling } from '$core/finish/judge';
-  import { BOTTLES, type BottleType } from '$core/tables/bottles';
+  import { BOTTLES, type BottleType, sizeText } from '$core/tables/bottles';
   import { readsDry } from '$core/ledger/evidence';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/operations';
@@ -99,7 +99,7 @@
       );
     if (count * sizeL > litres * 1.15)
       throw new InputError(
-        `${count} bottles of ${volumeText(sizeL, unit)} want ${volumeText(count * sizeL, unit)}; there are ${volumeText(litres, unit)}.`,
+        `${count} bottles of ${sizeText(sizeL)} want ${volumeText(count * sizeL, unit)}; there are ${volumeText(litres, unit)}.`,
         'Check the number and the size.'
       );
     const heated = heatTyped();

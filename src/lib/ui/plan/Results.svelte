@@ -60,8 +60,9 @@
           <How title="Start gravity" lines={how.sg} class="number text-[1.5rem] leading-tight">
             {#snippet trigger()}{#if start?.sgNoneGiven && e.likely.pulpKg > 0}<span data-testid="sg-none"
                   >{sg(start.sgNoneGiven.likely)}</span
-                > →
-              {/if}<span data-testid="sg-all">{start?.sgAllGiven ? sg(start.sgAllGiven.likely) : '?'}</span
+                >
+                →{' '}{/if}<span data-testid="sg-all"
+                >{start?.sgAllGiven ? sg(start.sgAllGiven.likely) : '?'}</span
               >{/snippet}
           </How>
           <span class="small block leading-tight"

@@ -65,9 +65,10 @@ describe('what is said of what happened', () => {
       };
       for (const e of history) {
         const [what, detail] = eventWords(e, { state } as unknown as Batch, settings(id), NOW);
-        // A vessel's name, and the unit that an amount was typed in, are the household's own words.
+        // A vessel's name, and the unit that an amount was typed in, are the household's own words; bottles are told
+        // by what stands on them.
         const isTyped = defOf(e).brings !== undefined;
-        const said = detail.replace(/\b\d+ L (jar|bucket|bottle|carboy|cube|barrel)\b/g, '');
+        const said = detail.replace(/\b\d+ L (jar|bucket|bottle|carboy|cube|barrel)\b|× [\d.]+ m?L\b/g, '');
         if (!what || /undefined|NaN|\[object/.test(`${what} ${detail}`))
           wrong.push(`${e.type}: ${what} ${detail}`);
         if (!isTyped && FOREIGN[id].test(said)) wrong.push(`${e.type}: ${said}`);

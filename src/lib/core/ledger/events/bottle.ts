@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { heatSchema } from '../../ferment/heat-schema';
-import { BOTTLE_TYPES } from '../../tables/bottles';
+import { BOTTLE_TYPES, sizeText } from '../../tables/bottles';
 import { emptyFill, fillL, keepShare } from '../fill';
 import { bottleId } from '../flow';
 import { givesTo, takeFrom } from '../operations';
 import { MUCH_LOST, volumeIn } from '../question';
 import { doubt, type Bottling, type Working } from '../state';
-import { defineEvent, id, type Of, type Part } from './define';
+import { defineEvent, id, type Of } from './define';
 
 const data = z.strictObject({
   from: id,
@@ -107,11 +107,10 @@ export const bottled = defineEvent({
   },
   says: (e) => ({
     what: ['Bottled'],
-    detail: e.data.bottles
-      .flatMap((b, i): Part[] => [`${i > 0 ? ', ' : ''}${b.count} × `, { volumeL: b.sizeL }])
-      .concat(
-        e.data.heat ? [', heated, ', { tempC: e.data.heat.coreC }, ` for ${e.data.heat.minutes} min`] : []
-      )
+    detail: [
+      e.data.bottles.map((b) => `${b.count} × ${sizeText(b.sizeL)}`).join(', '),
+      ...(e.data.heat ? [', heated, ', { tempC: e.data.heat.coreC }, ` for ${e.data.heat.minutes} min`] : [])
+    ]
   }),
   source: (d) => d.from
 });

@@ -8,7 +8,7 @@ import { ask, leftOf, read, take, type Context, type Piece, type Read } from '..
 import { readItem, readItems } from '../items';
 import { takeLoosely } from '../loose-vessel';
 import { takeVessel } from '../who';
-import { JAR, litresIn, takeVolume, VOLUME } from './volume';
+import { fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
 const YEASTS: [YeastId, RegExp][] = [
   ['champagne', /\bchampagne(?:\s+type)?\b|\bsparkling(?=\s+yeast)/],
@@ -138,7 +138,7 @@ export function readTopUpFrom(p: Piece, ctx: Context): Read | null {
   const m = FROM_ONE.exec(p.text);
   if (!m) return null;
   const vesselOf = (words: string) => {
-    const own: Piece = { text: `in ${words}` };
+    const own: Piece = { text: `in ${fluid(words)}` };
     const found = takeVessel(own, ctx) ?? takeLoosely(own, ctx)?.vessel;
     return leftOf(own) ? undefined : found;
   };
