@@ -8,15 +8,19 @@ export type HowFar = {
   chance: number;
 };
 
+/** What has come to less than this cannot be told from what has not begun, % vol. */
+const NOTHING_YET = 0.1;
+
 /** The likeliest of what a wine may be doing. */
-export function howFar({ chance }: Pick<Told, 'chance'>): HowFar {
+export function howFar({ chance, abv }: Pick<Told, 'chance' | 'abv'>): HowFar {
   const { done, stalled, notBegun } = chance;
   const working = Math.max(0, 1 - done - stalled - notBegun);
+  const isNothing = abv.likely < NOTHING_YET;
   const all: HowFar[] = [
     { word: 'finished', chance: done },
     { word: 'stuck', chance: stalled },
-    { word: 'not begun', chance: notBegun },
-    { word: 'working', chance: working }
+    { word: 'not begun', chance: notBegun + (isNothing ? working : 0) },
+    { word: 'working', chance: isNothing ? 0 : working }
   ];
   return all.reduce((a, b) => (b.chance > a.chance ? b : a));
 }
