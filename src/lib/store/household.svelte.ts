@@ -27,7 +27,8 @@ let toCome = $state.raw<ReadonlySet<string>>(
 );
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);
-let counts = $state.raw({ events: 0, batches: 0 });
+/** `empty`: batches of which no bottle is left, or none was ever filled. */
+let counts = $state.raw({ events: 0, batches: 0, empty: 0 });
 let building = $state<number | null>(null);
 let vessels = $state.raw<Vessel[]>([]);
 let settings = $state.raw<Settings>(DEFAULT_SETTINGS);
@@ -162,6 +163,7 @@ export function watchHousehold(): () => void {
           .between([1, -Infinity], [1, Infinity])
           .toArray(),
         batches: await db.summaries.count(),
+        empty: await db.summaries.where('bottles').equals(0).count(),
         events: await eventsHere()
       }),
       ({ rows, ...found }) => {

@@ -16,7 +16,8 @@
     ['fermenting', 'Fermenting'],
     ['in glass', 'In glass'],
     ['clearing', 'Clearing'],
-    ['bottled', 'Bottled']
+    ['bottled', 'Bottled'],
+    ['gone', 'Gone']
   ] as const;
   const PAGE = 40;
 
@@ -35,6 +36,10 @@
     });
   });
 
+  const hasBottles = (b: Batch) => b.state.bottled.some((x) => x.left > 0);
+  /** Once its last bottle is drunk a wine is gone, as one that was poured away. */
+  const stageOf = (b: Batch) =>
+    b.standing.stage === 'bottled' && !hasBottles(b) ? 'gone' : b.standing.stage;
   const matches = (b: Batch) => {
     const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
     const name =
@@ -46,7 +51,7 @@
     if (by === 'stage')
       return STAGES.map(([stage, label]) => ({
         label,
-        list: [...running.filter((b) => b.standing.stage === stage), ...(stage === 'bottled' ? bottled : [])]
+        list: [...running, ...bottled].filter((b) => stageOf(b) === stage)
       })).filter((g) => g.list.length > 0);
     const kinds: [label: string, isOpen: boolean][] = [
       ['Open buckets and barrels', true],
@@ -70,14 +75,18 @@
       .concat([
         {
           label: 'In bottle',
-          list: [...running.filter((b) => b.standing.stage === 'bottled'), ...bottled]
-        }
+          list: [...running, ...bottled].filter((b) => stageOf(b) === 'bottled')
+        },
+        { label: 'Gone', list: [...running, ...bottled].filter((b) => stageOf(b) === 'gone') }
       ])
       .filter((g) => g.list.length > 0);
   });
   /** What is all in bottles is on its way no more, whatever is still to do with it. */
-  const going = $derived(runningBatches().filter((b) => b.standing.stage !== 'bottled').length);
-  const inBottle = $derived(household.counts.batches - going - brokenBatches().length);
+  const going = $derived(runningBatches().filter((b) => b.state.fills.length > 0).length);
+  const gone = $derived(
+    household.counts.empty - runningBatches().filter((b) => b.state.fills.length > 0 && !hasBottles(b)).length
+  );
+  const inBottle = $derived(household.counts.batches - going - gone - brokenBatches().length);
 
   function pick(id: string, on: boolean) {
     picked = on ? [...picked.filter((p) => p !== id), id].slice(-3) : picked.filter((p) => p !== id);
@@ -93,7 +102,7 @@
         href="/plan">Plan a wine</a
       > from what you have picked.
     {:else}<span class="font-bold">{going} {going === 1 ? 'wine' : 'wines'} on the way</span
-      >{#if inBottle > 0}, {inBottle} in bottle{/if}.{/if}
+      >{#if inBottle > 0}, {inBottle} in bottle{/if}{#if gone > 0}, {gone} gone{/if}.{/if}
   </h1>
   {#if household.counts.batches > 0}
     <div class="flex flex-wrap items-center gap-3">

@@ -25,6 +25,16 @@ export function howFar({ chance, abv }: Pick<Told, 'chance' | 'abv'>): HowFar {
   return all.reduce((a, b) => (b.chance > a.chance ? b : a));
 }
 
+/** What a stem may be misread by, either way. */
+const STEM_SG = 0.002;
+
+/**
+ * Whether a wine may well stand by now where it was read last; unasked where nothing is believed of it.
+ * @example mayStandAt(1.02, { sg: { low: 0.992, likely: 0.996, high: 1.006 } }) // false
+ */
+export const mayStandAt = (sg: number, told: Pick<Told, 'sg'> | undefined): boolean =>
+  told === undefined || (sg >= told.sg.low - STEM_SG && sg <= told.sg.high + STEM_SG);
+
 /** A range that is wider than this is told with its figure. */
 const WORTH_TELLING = 0.75;
 

@@ -1,4 +1,6 @@
+import { fillL } from '../ledger/fill';
 import type { EventData } from '../ledger/log';
+import type { BatchState } from '../ledger/state';
 import { draft, given, type Deed } from './deed';
 
 /** Fruit lifted out. @param volumeL what stands after it, L, when it was measured */
@@ -35,5 +37,15 @@ export const lose = (
   volumeL: number,
   how: EventData<'loss'>['how']
 ): Deed => [draft(batchId, 'loss', given({ volumeL, how, vesselId }))];
+
+/** All that stands in the vessels of a wine is gone, or in the one that is named. */
+export const emptyOut = (
+  s: Pick<BatchState, 'id' | 'fills'>,
+  how: EventData<'loss'>['how'],
+  vesselId?: string
+): Deed =>
+  s.fills
+    .filter((f) => vesselId === undefined || f.vesselId === vesselId)
+    .flatMap((f) => lose(s.id, f.vesselId, fillL(f), how));
 
 export const bottle = (batchId: string, data: EventData<'bottle'>): Deed => [draft(batchId, 'bottle', data)];

@@ -133,6 +133,7 @@ function run(
     rackings: [],
     splits: [],
     firstInAt: null,
+    lastAt: first.at,
     flows: [],
     looks: [],
     powdersG: {},
@@ -167,7 +168,7 @@ function run(
   for (const { e, at: when } of live) {
     if (when > at) break;
     if (unread.has(e.id)) continue;
-    [s.eventId, s.eventType, s.eventAt] = [e.id, e.type, when];
+    [s.eventId, s.eventType, s.eventAt, s.lastAt] = [e.id, e.type, when, when];
     const def = defOf(e);
     if (def.touchesLiquid) advance(s, when);
     before?.(s, e);

@@ -109,6 +109,8 @@ export type BatchState = {
   plan: Plan;
   startedAt: number;
   at: number;
+  /** when something was last written of it, whatever it was */
+  lastAt: number;
   zone: string;
   fills: Fill[];
   /** what fruit still holds, all lots together */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LEFT_BY } from '../ledger/events/open';
+import { LOST_HOW } from '../ledger/events/loss';
 import { lookShape } from '../ledger/events/observation';
 import { ingredientSchema } from '../plan/plan-schema';
 import { BOTTLE_TYPES } from '../tables/bottles';
@@ -90,8 +91,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('loss'),
     ...of,
-    volumeL: litres.positive(),
-    how: z.enum(['spilt', 'boiled-off'])
+    /** left out: all of it */
+    volumeL: litres.positive().optional(),
+    how: z.enum(LOST_HOW)
   }),
   z.strictObject({ kind: z.literal('sample'), ...of, volumeL: litres.positive(), returned: z.boolean() }),
   z.strictObject({

@@ -1,7 +1,7 @@
 import { cautionsAt, RULES } from '../cautions/rules';
 import type { Caution } from '../cautions/scene';
 import { letGo } from '../commands/cellar';
-import { bottle, drawSample, lose, takeFruitOut } from '../commands/move';
+import { bottle, drawSample, emptyOut, lose, takeFruitOut } from '../commands/move';
 import { look, note, observe, readGravity, taste } from '../commands/observe';
 import { blend, pitch, put, steep, stir, takeSteepOut, topUp } from '../commands/put';
 import { stemOf } from '../commands/stem';
@@ -97,7 +97,14 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
     case 'transfer':
       return rackDeed(c, s, home);
     case 'loss':
-      return only(lose(id, c.vesselId, c.volumeL, c.how));
+      if (s.fills.length === 0)
+        throw new InputError(
+          `Nothing of the ${s.name} stands in a vessel.`,
+          'Say how many bottles are gone.'
+        );
+      return only(
+        c.volumeL === undefined ? emptyOut(s, c.how, c.vesselId) : lose(id, c.vesselId, c.volumeL, c.how)
+      );
     case 'sample':
       return only(drawSample(id, c.vesselId, c.volumeL, c.returned));
     case 'bottle':

@@ -707,6 +707,25 @@ export const ROWS: Row[] = [
     says: ['spilt 0.5 l', 'lost 0.5 l', 'spilled half a litre', 'lost 500 ml', 'spilt 500 ml']
   },
   {
+    meant: { kind: 'loss', how: 'poured-away' },
+    says: [
+      'poured it away',
+      'threw it out',
+      'poured it all away',
+      'poured it down the sink',
+      'tipped the lot down the drain',
+      'dumped it',
+      'threw all of it away',
+      'poured away'
+    ]
+  },
+  {
+    meant: { kind: 'loss', volumeL: 2, how: 'poured-away' },
+    says: ['poured away 2 l', 'poured 2 l away', 'poured 2 l down the sink', 'poured 2 l of it away']
+  },
+  { meant: { kind: 'loss', how: 'drunk' }, says: ['drank it all', 'drank the lot', 'all drunk'] },
+  { meant: { kind: 'loss', how: 'spilt' }, says: ['spilt it all', 'lost all of it', 'spilled the lot'] },
+  {
     meant: { kind: 'loss', volumeL: 0.5, how: 'boiled-off' },
     says: ['boiled off 0.5 l', 'boiled away 500 ml']
   },

@@ -494,7 +494,13 @@ const EVERY: Record<CommandKind, fc.Arbitrary<Command>> = {
     },
     ['to']
   ),
-  loss: of('loss', { volumeL: litres, how: fc.constantFrom('spilt', 'boiled-off') }, ['volumeL', 'how']),
+  loss: fc.oneof(
+    of('loss', { volumeL: litres, how: fc.constantFrom('spilt', 'boiled-off', 'poured-away') }, [
+      'volumeL',
+      'how'
+    ]),
+    of('loss', { how: fc.constantFrom('spilt', 'poured-away', 'drunk') }, ['how'])
+  ),
   sample: of('sample', { volumeL: litres, returned: fc.boolean() }, ['volumeL', 'returned']),
   bottle: of(
     'bottle',

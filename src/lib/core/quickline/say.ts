@@ -1,5 +1,6 @@
 import { counted, listText } from '../units/format';
 import { Temporal } from 'temporal-polyfill';
+import type { LostHow } from '../ledger/events/loss';
 import { LOOKS } from '../ledger/events/observation';
 import { nameOf } from '../plan/name';
 import { entryOf, type Ingredient } from '../plan/plan';
@@ -55,6 +56,13 @@ const QUESTIONS: Partial<Record<CommandOf<'question'>['about'], string>> = {
 
 const SURFACE = { clean: 'clean on top', film: 'film on top', mould: 'mould on top' } as const;
 
+/** As a line says it, before so much of it. */
+const LOST_WORDS: Record<LostHow, string> = {
+  spilt: 'spilt',
+  'boiled-off': 'boiled off',
+  'poured-away': 'poured away',
+  drunk: 'drank'
+};
 const BOTTLE_WORDS: Record<CommandOf<'bottle'>['bottles'][number]['type'], string> = {
   still: '',
   screw: ', screw caps',
@@ -142,7 +150,8 @@ function body(c: Command, ctx: Context): string {
       return `racked ${from}${c.to[0]?.volumeL ? '' : 'to '}${to.join(' and ')}${c.lossL ? `, lost ${n(c.lossL)} l` : ''}`;
     }
     case 'loss':
-      return `${c.how === 'spilt' ? 'spilt' : 'boiled off'} ${n(c.volumeL)} l`;
+      if (c.volumeL === undefined) return `${LOST_WORDS[c.how]} all of it`;
+      return `${LOST_WORDS[c.how]} ${n(c.volumeL)} l`;
     case 'sample':
       return `sample ${n(c.volumeL)} l${c.returned ? ', poured back' : ''}`;
     case 'bottle':

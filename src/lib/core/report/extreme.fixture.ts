@@ -4,6 +4,7 @@ import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
 import { ADDITIVES, type AdditiveId } from '../tables/substances';
 import { MILLS, PRESSES, type Mill, type Press } from '../plan/extraction';
 import { PRODUCE } from '../tables/table';
+import { LOST_HOW } from '../ledger/events/loss';
 import type { EventData, EventType, LedgerEvent } from '../ledger/log';
 
 const T0 = Date.parse('2026-01-01T08:00:00Z');
@@ -114,7 +115,7 @@ export function extremeHistory(seed: number): LedgerEvent[] {
     'steep-out': () => ({ steepId: pick([...ids, 'nothing']) }),
     'top-up': () => ({ vesselId: vessel(), ...(random() < 0.7 ? { ingredient: item() } : {}) }),
     sample: () => ({ volumeL: size() + 1e-6, returned: random() < 0.5 }),
-    loss: () => ({ volumeL: size() + 1e-6, how: pick(['spilt', 'boiled-off'] as const) }),
+    loss: () => ({ volumeL: size() + 1e-6, how: pick(LOST_HOW) }),
     transfer: () => ({
       from: vessel(),
       to: Array.from({ length: 1 + Math.floor(random() * 3) }, () => ({

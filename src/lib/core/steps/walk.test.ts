@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { courseOf } from '../belief/course';
+import { emptyOut } from '../commands/move';
 import { putOff, tick } from '../commands/tick';
 import { DAY, eventsFrom } from '../ledger/events.fixture';
 import type { LedgerEvent } from '../ledger/log';
@@ -14,6 +15,7 @@ import { schedule, type Due } from './schedule';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
 import { noRoom } from './no-room';
+import { silentSince } from './silent';
 import { inOrder, outingOf } from './walk';
 
 const T0 = Date.parse('2026-06-01T08:00:00Z');
@@ -33,6 +35,28 @@ const begun = (plan: Plan): LedgerEvent[] => [
 const at = (events: LedgerEvent[], day: number) => foldBatch(events, T0 + day * DAY)!;
 const dueIn = (due: readonly Due[], id: StepId) => due.find((d) => d.step.id === id);
 const write = (day: number, d: ReturnType<typeof tick>[number]) => on(day, 'step', d.data as never);
+
+describe('a wine nobody writes of', () => {
+  const log = [...begun(PLUM()), on(1, 'pitch', { yeast: { yeastId: 'wine' } }), on(7, 'stir', {})];
+  const silent = (events: LedgerEvent[], day: number) => {
+    const s = at(events, day);
+    return silentSince(s, schedule(s), s.at);
+  };
+
+  it('is asked after when it is long late, until somebody writes of it again, or it is gone', () => {
+    expect(silent(log, 40)).toBeNull();
+    expect(silent(log, 150)).toBe(T0 + 7 * DAY);
+    expect(silent([...log, on(150, 'note', { text: 'Still there.' })], 151)).toBeNull();
+    const gone = emptyOut(at(log, 150), 'poured-away').map((d) => on(150, 'loss', d.data as never));
+    expect(silent([...log, ...gone], 300)).toBeNull();
+    expect(at([...log, ...gone], 300).fills).toEqual([]);
+  });
+  it('is left in peace while nothing of it is late', () => {
+    const s = at(log, 150);
+    expect(silentSince(s, [{ lateAt: s.at - 10 * DAY }], s.at)).toBeNull();
+    expect(silentSince(s, [], s.at)).toBeNull();
+  });
+});
 
 describe('the schedule as constraints', () => {
   /** A brute reference: when a step is due by its waits alone, without what the wine's own pace says. */

@@ -99,7 +99,7 @@
 <h1 class="sentence pt-2 pb-1 font-normal" data-testid="batch-sentence">
   <span class="font-bold">{s.name}, day {now.day}.</span>
   {#if now.stage === 'gone'}
-    All of it went elsewhere: nothing stands in a vessel, and none is in bottles.
+    Nothing of it is left: none stands in a vessel, and none is in bottles.
   {:else if now.stage === 'bottled'}
     <BottledWords {batch} {abv} {abvLines} {guessLines} {word} />
   {:else}

@@ -5,7 +5,8 @@
   import { InputError } from '$core/units/input-error';
   import { volumeText } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
-  import { drawSample, lose } from '$core/commands/move';
+  import { drawSample, emptyOut, lose } from '$core/commands/move';
+  import type { LostHow } from '$core/ledger/events/loss';
   import { observe } from '$core/commands/observe';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
@@ -21,14 +22,22 @@
     returned: 'a sample, poured back',
     spilt: 'spilt',
     'boiled-off': 'boiled off',
+    'poured-away': 'poured away',
+    'all drunk': 'all of it, drunk',
+    'all poured-away': 'all of it, poured away',
     measured: 'measured: so much is in it'
   } as const;
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`take:${batch.id}`, { what: 'drunk', amount: '', vessel: '', when: '' });
   const form = createWriteDown(draft, () => ondone());
 
+  const isAll = $derived(draft.fields.what.startsWith('all '));
+
   const save = form.submit(() => {
     const { what, vessel } = draft.fields;
+    const words = WHATS[what as keyof typeof WHATS];
+    if (isAll)
+      return [`${words}.`, emptyOut(batch.state, what.replace('all ', '') as LostHow, vessel || undefined)];
     const unit = what === 'measured' ? household.settings.volume : 'mL';
     const { base } = parseAs('volume', draft.fields.amount, unit, countryOf(household.settings));
     if (base <= 0) throw new InputError('The amount is nothing.', 'Give how much.');
@@ -39,20 +48,20 @@
         ? observe(batch.id, { volumeL: base, vesselId: from })
         : what === 'drunk' || what === 'returned'
           ? drawSample(batch.id, from, base, what === 'returned')
-          : lose(batch.id, from, base, what as 'spilt');
-    return [`${volumeText(base, household.settings.volume)}, ${WHATS[what as keyof typeof WHATS]}.`, deed];
+          : lose(batch.id, from, base, what as LostHow);
+    return [`${volumeText(base, household.settings.volume)}, ${words}.`, deed];
   });
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Sample or loss">
   <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3">
     <Pick {draft} at="what" label="What" options={Object.entries(WHATS)} />
-    <Text
-      {draft}
-      at="amount"
-      label="How much"
-      placeholder={draft.fields.what === 'measured' ? '4.6 L' : '150 mL'}
-    />
+    {#if !isAll}<Text
+        {draft}
+        at="amount"
+        label="How much"
+        placeholder={draft.fields.what === 'measured' ? '4.6 L' : '150 mL'}
+      />{/if}
   </div>
   <VesselPick
     {batch}

@@ -14,7 +14,9 @@
   const v = $derived(vesselById(b.state.fills[0]?.vesselId ?? ''));
   /** The same that its own page says. */
   const says = $derived(b.says);
-  const bottled = $derived(b.standing.stage === 'bottled');
+  /** All of it is in bottles, or gone. */
+  const bottled = $derived(b.state.fills.length === 0);
+  const left = $derived(b.state.bottled.reduce((n, x) => n + x.left, 0));
   /** Its reading is told with its day, and where it likely is by now before it. */
   const isBy = $derived((says.isCarriedOn || says.hasMovedOn) && says.unlike.length === 0);
   const gravity = $derived(
@@ -79,10 +81,9 @@
     >
     <span class="hidden text-right md:block"
       >{bottled
-        ? counted(
-            b.state.bottled.reduce((n, x) => n + x.left, 0),
-            'bottle'
-          )
+        ? left > 0
+          ? counted(left, 'bottle')
+          : 'none left'
         : volumeText(b.standing.volumeL, household.settings.volume)}</span
     >
     <span class="small hidden md:block">
@@ -94,7 +95,7 @@
           b.state.bottled[0].at,
           household.now,
           b.state.zone
-        )}{/if}
+        )}{:else if bottled}gone {dayWord(b.state.lastAt, household.now, b.state.zone)}{/if}
     </span>
   </a>
 </li>

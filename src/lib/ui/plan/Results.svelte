@@ -61,7 +61,7 @@
             {#snippet trigger()}{#if start?.sgNoneGiven && e.likely.pulpKg > 0}<span data-testid="sg-none"
                   >{sg(start.sgNoneGiven.likely)}</span
                 >
-                →{' '}{/if}<span data-testid="sg-all"
+                →&nbsp;{/if}<span data-testid="sg-all"
                 >{start?.sgAllGiven ? sg(start.sgAllGiven.likely) : '?'}</span
               >{/snippet}
           </How>

@@ -3,6 +3,7 @@
   import type { Due } from '$core/steps/schedule';
   import { mustColour } from '$core/plan/colour';
   import { doStep, formOf, isOneTap, lookForOf } from '$core/steps/do-step';
+  import { silentSince } from '$core/steps/silent';
   import { STEPS } from '$core/steps/table/all';
   import { household, vesselById, type Batch } from '$lib/store/household.svelte';
   import { tell } from '../nav/said.svelte';
@@ -19,6 +20,7 @@
   const vessel = $derived(vesselById(batch.state.fills[0]?.vesselId ?? ''));
   const warnings = $derived(warningsOf(batch, household.now, household.settings.volume));
   const zone = $derived(batch.state.zone);
+  const since = $derived(silentSince(batch.state, batch.due, household.now));
   /** The first wine of a household is told what to look for. */
   const isFirst = $derived(household.counts.batches === 1);
 </script>
@@ -58,6 +60,10 @@
         >
       {/each}
     </h2>
+    {#if since !== null}{#await import('./Silent.svelte') then { default: Silent }}<Silent
+          {batch}
+          {since}
+        />{/await}{/if}
     <ul class="grid grid-cols-1 gap-2">
       {#each due as d (d.step.id)}
         {@const form = isOneTap(batch.state, d.step.id) ? null : formOf(batch.state, d.step.id)}

@@ -3,6 +3,7 @@
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft } from '../field/draft.svelte';
   import { leastRead } from '$core/ledger/last-read';
+  import { mayStandAt } from '$core/belief/how-far';
   import { areAlike } from '$core/ledger/operations';
   import { InputError } from '$core/units/input-error';
   import VesselPick from '../vessel/VesselPick.svelte';
@@ -11,7 +12,7 @@
   import StemAsk from '../field/StemAsk.svelte';
   import { tell } from '../nav/said.svelte';
 
-  /** One number: the gravity. The last one is there to say “same”. */
+  /** One number: the gravity. The last one is there to say “same”, where it may well stand there still. */
   let { batch }: { batch: Batch } = $props();
 
   // svelte-ignore state_referenced_locally
@@ -25,14 +26,16 @@
         ? (leastRead(batch.state)?.vesselId ?? '')
         : ''
   );
-  /** The last of this vessel, to say “same”. */
-  const last = $derived(
-    fills
-      .find((f) => f.vesselId === vessel)
-      ?.reads.at(-1)
-      ?.sg.toFixed(3) ??
-      (fills.length > 1 || !batch.standing.sg?.measured ? '' : batch.standing.sg.sg.toFixed(3))
+  /** The last of this vessel. */
+  const before = $derived(
+    fills.find((f) => f.vesselId === vessel)?.reads.at(-1)?.sg ??
+      (fills.length > 1 || !batch.standing.sg?.measured ? null : batch.standing.sg.sg)
   );
+  const told = $derived(
+    fills.length > 1 ? batch.standing.belief?.vessels[vessel] : (batch.standing.belief ?? undefined)
+  );
+  /** To say “same” by one tap. */
+  const last = $derived(before !== null && mayStandAt(before, told) ? before.toFixed(3) : '');
 
   async function save(text: string) {
     const ok = await tell(`${batch.state.name}: ${text} written down.`, () => {
@@ -67,7 +70,7 @@
     inputmode="decimal"
     autocomplete="off"
     aria-label="Gravity of {batch.state.name}"
-    placeholder={last || '1.0__'}
+    placeholder={before?.toFixed(3) ?? '1.0__'}
     value={draft.fields.sg}
     oninput={(e) => draft.set('sg', e.currentTarget.value)}
   />

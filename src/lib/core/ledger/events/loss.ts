@@ -5,15 +5,25 @@ import { draw, named, sharesOf } from '../operations';
 import { doubt, type Working } from '../state';
 import { defineEvent, id, volumeL } from './define';
 
+/** How wine leaves a vessel that goes into nothing, and what is said of it. */
+export const LOST = {
+  spilt: 'Spilt',
+  'boiled-off': 'Boiled off',
+  'poured-away': 'Poured away',
+  drunk: 'Drunk from the jar'
+} as const;
+export type LostHow = keyof typeof LOST;
+export const LOST_HOW = Object.keys(LOST) as [LostHow, ...LostHow[]];
+
 const data = z.strictObject({
   vesselId: id.optional(),
   volumeL: volumeL.positive(),
-  how: z.enum(['spilt', 'boiled-off'])
+  how: z.enum(LOST_HOW)
 });
 type LossData = z.infer<typeof data>;
 
 function lose(s: Working, data: LossData): void {
-  if (data.how === 'spilt') return draw(s, data.vesselId, data.volumeL);
+  if (data.how !== 'boiled-off') return draw(s, data.vesselId, data.volumeL);
   // Boiled off: water alone goes, and what it held stays.
   const fills = named(s, data.vesselId);
   const total = fills.reduce((sum, f) => sum + fillL(f), 0);
@@ -26,14 +36,14 @@ function lose(s: Working, data: LossData): void {
   });
 }
 
-/** Spilt, or boiled off: then only water goes. */
+/** Spilt, poured away or drunk; or boiled off: then only water goes. */
 export const loss = defineEvent({
   type: 'loss',
   data,
   touchesLiquid: true,
   apply: (s, e) => lose(s, e.data),
   says: (e) => ({
-    what: [e.data.how === 'spilt' ? 'Spilt' : 'Boiled off'],
+    what: [LOST[e.data.how]],
     detail: [{ volumeL: e.data.volumeL }]
   }),
   slots: () => [{ path: ['volumeL'], label: ['How much'], kind: 'volume' }],

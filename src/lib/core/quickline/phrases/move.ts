@@ -177,8 +177,26 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   });
 }
 
+const ALL_OF_IT =
+  '(?:it\\s+all|all\\s+of\\s+it|all(?:\\s+the\\s+wine)?|everything|the\\s+(?:whole\\s+)?(?:lot|rest|wine))';
+const AWAY = '(?:away|out|down\\s+the\\s+(?:sink|drain|toilet)|on(?:to)?\\s+the\\s+compost)';
+const THROWN = new RegExp(
+  `\\b(?:poured|tipped|threw|thrown|chucked)\\s+${AWAY}(?:\\s+(?:${ALL_OF_IT}|it)\\b)?|\\b(?:poured|tipped|threw|thrown|chucked)\\s+(?=.*\\b${AWAY}\\b)(?:(?:${ALL_OF_IT}|it)\\b)?|\\bdumped\\b(?:\\s+(?:${ALL_OF_IT}|it)\\b)?`
+);
+const ALL_DRUNK = new RegExp(`\\b(?:drank|drunk)\\s+${ALL_OF_IT}\\b|\\ball\\s+drunk\\b`);
+const ALL_LOST = new RegExp(
+  `\\b(?:spil(?:t|led)|lost)\\s+${ALL_OF_IT}\\b|\\b${ALL_OF_IT}\\s+leaked(?:\\s+out)?\\b`
+);
+
 /** Wine that is gone: spilt, boiled off, drawn for a glass. */
 export function readGone(p: Piece, ctx: Context): Read | null {
+  if (take(p, ALL_DRUNK)) return read({ kind: 'loss', how: 'drunk' });
+  if (take(p, ALL_LOST)) return read({ kind: 'loss', how: 'spilt' });
+  if (take(p, THROWN)) {
+    take(p, new RegExp(`\\b${AWAY}\\b`));
+    const volumeL = takeVolume(p, new RegExp(`(${VOLUME})(?:\\s+of(?:\\s+it)?\\b)?`), ctx);
+    return read({ kind: 'loss', how: 'poured-away', ...(volumeL === null ? {} : { volumeL }) });
+  }
   const boiled = /\bboil(?:ed|ing)?\s+(?:off|away)\b/.test(p.text);
   const spilt = /\b(?:spil(?:t|led)|lost|leaked)\b/.test(p.text);
   if (boiled || spilt) {
