@@ -11,11 +11,14 @@ export type HowFar = {
 /** What has come to less than this cannot be told from what has not begun, % vol. */
 const NOTHING_YET = 0.1;
 
-/** The likeliest of what a wine may be doing. */
-export function howFar({ chance, abv }: Pick<Told, 'chance' | 'abv'>): HowFar {
+/**
+ * The likeliest of what a wine may be doing.
+ * @param stands whether it waits for its yeast, and nobody saw it work
+ */
+export function howFar({ chance, abv }: Pick<Told, 'chance' | 'abv'>, stands = false): HowFar {
   const { done, stalled, notBegun } = chance;
   const working = Math.max(0, 1 - done - stalled - notBegun);
-  const isNothing = abv.likely < NOTHING_YET;
+  const isNothing = stands && abv.likely < NOTHING_YET;
   const all: HowFar[] = [
     { word: 'finished', chance: done },
     { word: 'stuck', chance: stalled },

@@ -82,7 +82,7 @@
   const guessLines = $derived(guessedAbvLines(now));
   const sgLines = $derived(gravityLines(s, now, household));
   /** How far it likely is, by all that went in and was seen, where no fresh reading says it. */
-  const far = $derived(now.belief ? howFar(now.belief) : null);
+  const far = $derived(now.belief ? howFar(now.belief, says.lacksYeast === 'stands') : null);
   /** A reading of long ago is carried on to today. */
   const byNow = $derived(
     says.isCarriedOn && far && now.belief && says.behind.length === 0

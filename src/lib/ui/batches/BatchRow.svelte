@@ -58,7 +58,7 @@
           volumeL={b.standing.volumeL / Math.max(1, b.state.fills.length)}
           {colour}
           size={38}
-        />{:else}<span class="size-4 rounded-full" style:background={colour}></span>{/if}
+        />{:else}<span class="size-4 self-center rounded-full" style:background={colour}></span>{/if}
     </span>
     <span class="min-w-0"
       ><span class="number block text-[1.1875rem] leading-tight break-words">{b.state.name}</span><span

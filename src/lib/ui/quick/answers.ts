@@ -18,7 +18,7 @@ const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${tex
 function strength(b: Batch): string {
   const { says, standing: now, state: s } = b;
   if (says.reading === 'never' && now.belief) {
-    const far = howFar(now.belief);
+    const far = howFar(now.belief, says.lacksYeast === 'stands');
     return sentence(`${howFarText(far)}${far.word === 'not begun' ? '' : `, about ${aboutAbv(now.abv)}`}`);
   }
   if (says.isCarriedOn && now.belief)
@@ -69,8 +69,9 @@ function next(b: Batch): string {
 
 function done(b: Batch): string {
   const { course, standing: now, state: s } = b;
-  if (s.fills.length === 0) return 'It is in bottles.';
-  const far = now.belief && howFar(now.belief);
+  if (s.fills.length === 0)
+    return s.bottled.some((x) => x.left > 0) ? 'It is in bottles.' : 'Nothing of it is left.';
+  const far = now.belief && howFar(now.belief, b.says.lacksYeast === 'stands');
   if (b.says.behind.length > 0)
     return b.says.behind
       .map((x) => `The ${vesselName(x.vesselId, 'other vessel')} is behind: ${howFarText(x.far)}.`)
