@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { faultsOf } from './faults';
-import { demo, startRhubarb } from './kitchen';
+import { demo, openWine, sayLine, startRhubarb } from './kitchen';
 import { expect, test } from './test';
 
 test('the walk: all stirred in one tap, in the order of the shelf, its progress seen, the tab counts it', async ({
@@ -75,6 +75,50 @@ test('away: what can wait is put off, what hangs on it follows, and what cannot 
   await page.getByRole('article', { name: 'Rhubarb' }).getByRole('button', { name: 'later' }).first().click();
   await page.getByRole('button', { name: 'for a week' }).click();
   await expect(page.getByRole('status')).toContainText('put off for a week');
+});
+
+test('a wine nobody writes of is asked after; poured away it is gone from every list, and a tap brings it back', async ({
+  page
+}) => {
+  const begun = Date.parse('2026-03-05T19:00:00Z');
+  const on = (day: number) => page.clock.setSystemTime(begun + day * 86_400_000);
+  await on(0);
+  await startRhubarb(page);
+  await sayLine(page, 'pitched yeast');
+  await on(8);
+  await page.reload();
+  await sayLine(page, '1.020');
+  await on(40);
+  await page.goto('/');
+  const card = page.getByRole('article', { name: 'Rhubarb' });
+  await expect(card).toContainText('Fruit out');
+  await expect(card.getByTestId('silent')).toHaveCount(0);
+  // What it read in March it reads no more: one tap does not say so.
+  await expect(card.getByRole('button', { name: /^Same/ })).toHaveCount(0);
+  await on(150);
+  await page.goto('/');
+  await expect(card.getByTestId('silent')).toContainText('since 13 Mar. Is it still there?');
+  await card.getByRole('button', { name: 'It is', exact: true }).click();
+  await expect(card.getByTestId('silent')).toHaveCount(0);
+  await on(260);
+  await page.goto('/');
+  await expect(card.getByTestId('silent')).toContainText('since 2 Aug');
+  await card.getByRole('link', { name: 'It is gone' }).click();
+  await page.getByRole('combobox', { name: 'What' }).selectOption('all poured-away');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('Nothing of it is left');
+  await page.goto('/batches');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('0 wines on the way, 1 gone.');
+  await expect(page.getByRole('region', { name: 'Gone' })).toContainText('none left');
+  await page.goto('/');
+  await expect(card).toHaveCount(0);
+  await openWine(page, /Rhubarb/);
+  await page
+    .getByRole('region', { name: 'What happened' })
+    .getByRole('button', { name: 'undo' })
+    .first()
+    .click();
+  await expect(page.getByTestId('batch-sentence')).toContainText('in the 10 L bucket');
 });
 
 test('the steps go into a calendar, and the first wine is told what to look for', async ({ page }) => {

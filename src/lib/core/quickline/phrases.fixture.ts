@@ -669,6 +669,56 @@ export const ROWS: Row[] = [
   },
   { meant: [asks('amount')], says: ['fizzing like mad', 'bubbling away'] },
   {
+    meant: {
+      kind: 'bottle',
+      bottles: [
+        [5, 0.75],
+        [1, 0.375]
+      ]
+    },
+    says: ['bottled in 5 x 750 and 1 x 375', 'bottled 5 x 75 and 1 half', 'bottled 5 x 750, 1 x 375 ml']
+  },
+  {
+    meant: { kind: 'blend', from: 'Elderberry', volumeL: 0.2 },
+    says: ['topped up with 200 ml elderberry', 'topped up with 0.2 l of the elderberry wine']
+  },
+  {
+    meant: [asks('amount')],
+    says: ['topped up with the elderberry', 'how much sugar should i add', 'how much sugar to add']
+  },
+  {
+    meant: { kind: 'transfer', to: [[1, 4.546]] },
+    says: ['racked into a clean gallon demijohn'],
+    country: 'uk'
+  },
+  {
+    meant: { kind: 'observation', bubbles: { count: 1, seconds: 20 } },
+    says: [
+      'a blip every 20 seconds',
+      'airlock going every 20 s',
+      'the airlock bubbling once every 20 seconds'
+    ]
+  },
+  {
+    meant: { kind: 'reading', sg: 1.02 },
+    says: ['dropped to 1.020', 'it has fallen to 1.020', 'gone down to 1020', 'hydro 1.020']
+  },
+  { meant: { kind: 'stir' }, says: ['punched cap', 'stirred twice', 'pushed the cap down again'] },
+  { meant: { kind: 'fruit-out', press: 'drip' }, says: ['removed the bag', 'pulled the bag out'] },
+  { meant: { kind: 'observation', clarity: 'cloudy' }, says: ['it has gone cloudy', 'turned cloudy'] },
+  { meant: { kind: 'observation', smell: 'vinegar' }, says: ['vinegar smell'] },
+  { meant: { kind: 'reading', taGL: 6.5 }, says: ['acid test 0.65 %', 'acid test 6.5 g/l'] },
+  {
+    meant: {
+      kind: 'plan',
+      items: [
+        ['plum', 3],
+        ['sugar:white', 1.5]
+      ]
+    },
+    says: ['new batch: 3 kg plums 1.5 kg sugar', 'started a batch of 3 kg plums and 1.5 kg sugar']
+  },
+  {
     meant: { kind: 'transfer', to: [['green jar']] },
     says: ['racked to the green jar', 'racked into green jar', 'racked green jar']
   },

@@ -25,12 +25,18 @@ const BOTTLED = new RegExp(
   `\\bbottled(?:\\s+it)?\\b|\\b(?:filled|corked|capped)(?=\\s+(?:\\d+|${WORD})\\b[^,]*\\bbottles?\\b)`
 );
 
+/** `5 x 750`, `6 x 75`: what stands on a bottle, without its unit. */
+const BARE_SIZE = /\b(x|times)\s*([1-9]\d{1,3})(?=\s*(?:$|,|and\b|&|\+|bottles?\b))/g;
+
 /** Wine into bottles, of several sizes. */
 export function readBottle(p: Piece, ctx: Context): Read | null {
   if (!take(p, BOTTLED)) return null;
   // Before the bottles are counted: half a pint is none.
   const lossL = lostOf(p, ctx);
-  p.text = fluid(p.text);
+  p.text = fluid(p.text).replace(
+    BARE_SIZE,
+    (_, x: string, n: string) => `${x} ${n} ${n.length > 2 ? 'ml' : 'cl'}`
+  );
   let type: BottleType = 'still';
   for (const [id, pattern] of TYPES)
     if (take(p, pattern)) {

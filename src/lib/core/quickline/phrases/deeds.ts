@@ -4,7 +4,7 @@ import { ask, read, take, type Context, type Piece, type Read } from '../context
 import { daysOf, momentOf } from '../when';
 
 const STIRRED =
-  /\b(?:(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?the\s+(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|degassed(?:\s+(?:it|them))?|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
+  /\b(?:(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them|twice|again))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?(?:the\s+)?(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|degassed(?:\s+(?:it|them))?|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
 const ALL = /\b(?:all|everything|each|every\s*one|both|them)\b/;
 
 /** Stirred: this one, or all that want it. */
@@ -135,7 +135,7 @@ export function readOdd(p: Piece, bare: boolean, ctx: Context): Read | null {
   )
     return read({ kind: 'undo' });
   const away =
-    bare && /^\W*(?:(?:going\s+|i\s+am\s+|we\s+are\s+)?away|gone)\b\s*(?:from\s+)?(.*)$/.exec(p.text);
+    bare && /^\W*(?:(?:going\s+|i\s+am\s+|we\s+are\s+)?away|gone(?!\s+(?:down|to|cloudy|clear|hazy|off|bad|dry|flat)\b))\b\s*(?:from\s+)?(.*)$/.exec(p.text);
   if (away) {
     p.text = '';
     if (!away[1]!.trim()) return read({ kind: 'away' });

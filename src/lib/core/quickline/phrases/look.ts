@@ -37,7 +37,11 @@ const WORDS: [Key, string, RegExp][] = [
       `${SMELLS}(?:(?:rotten\\s+|bad\\s+)?eggs?|eggy|sulph?f?ur|matches)\\b|\\b(?:rotten\\s+eggs|eggy(?:\\s+smell)?)\\b`
     )
   ],
-  ['smell', 'vinegar', new RegExp(`${SMELLS}(?:vinegar(?:y)?|nail\\s+varnish)\\b|\\bvinegary\\b`)],
+  [
+    'smell',
+    'vinegar',
+    new RegExp(`${SMELLS}(?:vinegar(?:y)?|nail\\s+varnish)\\b|\\bvinegary\\b|\\bvinegar\\s+smell\\b`)
+  ],
   ['smell', 'flat', new RegExp(`${SMELLS}(?:flat|sherry|stale|oxidi[sz]ed)\\b`)],
   ['smell', 'clean', new RegExp(`${SMELLS}(?:clean|fine|good|nice|lovely|ok)\\b`)],
   ['surface', 'mould', /\b(?:mou?ld(?:y)?|fur)(?:\s+on\s+(?:top|it|the\s+surface))?\b/],
@@ -47,8 +51,8 @@ const WORDS: [Key, string, RegExp][] = [
     /\b(?:white\s+|thin\s+)?film(?:\s+on\s+(?:top|it|the\s+surface))?\b|\bskin\s+on\s+top\b/
   ],
   ['surface', 'clean', /\bclean\s+on\s+top\b|\bsurface\s+(?:is\s+)?clean\b/],
-  ['clarity', 'cloudy', /\b(?:looks?\s+)?(?:cloudy|murky|milky|muddy)\b/],
-  ['clarity', 'hazy', /\b(?:looks?\s+)?(?:a\s+(?:bit|little)\s+|slightly\s+)?haz(?:y|e)\b/],
+  ['clarity', 'cloudy', /\b(?:looks?\s+|gone\s+|turned\s+)?(?:cloudy|murky|milky|muddy)\b/],
+  ['clarity', 'hazy', /\b(?:looks?\s+|gone\s+|turned\s+)?(?:a\s+(?:bit|little)\s+|slightly\s+)?haz(?:y|e)\b/],
   [
     'clarity',
     'clear',
@@ -71,7 +75,7 @@ const STILL = new RegExp(
   `\\b(?:nothing(?:\\s+(?:has\\s+)?moved|\\s+happen(?:s|ed|ing))?|no\\s+bubbles?|no\\s+(?:movement|activity)|still|quiet)\\s+(?:for|in|since)\\s+${COUNT}\\s+(days?|weeks?)`
 );
 const EVERY = new RegExp(
-  `\\b(?:an?\\s+|one\\s+)?bubbl(?:es?|ing)\\s+every\\s+(?:(\\d+)\\s*)?(${SECONDS}|${MINUTES})\\b|(\\d+)\\s*${SECONDS}\\s+(?:between|apart)(?:\\s+bubbles)?|\\bbubbles?\\s+(\\d+)\\s*${SECONDS}\\s+apart`
+  `\\b(?:(?:the\\s+)?(?:airlock|lock)\\s+(?:is\\s+)?)?(?:an?\\s+|one\\s+)?(?:bubbl(?:es?|ing)|blips?|pops?|popping|glugs?|glugging|plops?|going)(?:\\s+once)?\\s+every\\s+(?:(\\d+)\\s*)?(${SECONDS}|${MINUTES})\\b|(\\d+)\\s*${SECONDS}\\s+(?:between|apart)(?:\\s+bubbles)?|\\bbubbles?\\s+(\\d+)\\s*${SECONDS}\\s+apart`
 );
 const TIMES = '(once|twice|(?:two|three|four|five)(?=\\s+times))(?:\\s+times)?';
 const IN = `(?:in|per|every|a|an|\\/)\\s*(?:(${NUM}|an?|one|two|three|five|ten)\\s*)?(${SECONDS}|${MINUTES})\\b`;

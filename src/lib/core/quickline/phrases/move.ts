@@ -7,7 +7,7 @@ import { askedOf, fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 const PRESSED = /\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
 const SQUEEZED = /\b(?:and\s+)?squeezed(?:\s+(?:it|the\s+(?:bag|fruit)))?\b/;
 const OUT =
-  /\b(?:(?:took|take|taken|lifted|fished)(?:\s+out)?\s+(?:the\s+)?(?:fruit|bag|pulp|petals|flowers|roots)(?:\s+out)?|(?:fruit|bag|pulp|petals|flowers|roots)\s+(?:is\s+|are\s+)?out|strained(?:\s+(?:it|off|out|the\s+\w+))*(?:\s+(?:off|out))?(?:\s+through\s+(?:(?:a|the|my|some)\s+)?(?:fine\s+)?(?:sieve|strainer|muslin|cheesecloth|cloth|bag|net))?)\b/;
+  /\b(?:(?:took|take|taken|lifted|fished|removed|pulled)(?:\s+out)?\s+(?:the\s+)?(?:fruit|bag|pulp|petals|flowers|roots)(?:\s+out)?|(?:fruit|bag|pulp|petals|flowers|roots)\s+(?:is\s+|are\s+)?out|strained(?:\s+(?:it|off|out|the\s+\w+))*(?:\s+(?:off|out))?(?:\s+through\s+(?:(?:a|the|my|some)\s+)?(?:fine\s+)?(?:sieve|strainer|muslin|cheesecloth|cloth|bag|net))?)\b/;
 
 /** The fruit lifted out. */
 export function readFruitOut(p: Piece, ctx: Context): Read | null {
@@ -61,7 +61,8 @@ const SOME_JAR = new RegExp(
 );
 
 /** What may stand before a size, and says no more of it. */
-const OF_A_JAR = /\b(?:(?:another|clean|empty|fresh|glass|new|saniti[sz]ed|second|sterili[sz]ed)\s+)+(?=\d)/g;
+const OF_A_JAR =
+  /\b(?:(?:another|clean|empty|fresh|glass|new|saniti[sz]ed|second|sterili[sz]ed)\s+)+(?=\d|(?:gal(?:lon)?|quart|pint|lit(?:re|er))\b)/g;
 
 /** The line once for each empty vessel that it could mean: closed ones that take the wine first, the smallest first. */
 function emptyOnes(ctx: Context, line: string): Ask['choices'] {

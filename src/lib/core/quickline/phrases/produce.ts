@@ -20,7 +20,8 @@ export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
   return read({ kind: 'weigh-in', lots: items, ...(isFrozen ? { form: 'frozen' as const } : {}) });
 }
 
-const PLAN = /^[\s,]*(?:plan|make|what\s+(?:from|of|with)|(?:i|we)(?:'ve|\s+have)(?:\s+got)?)\b/;
+const PLAN =
+  /^[\s,]*(?:plan|make|(?:start(?:ed|ing)?\s+)?(?:an?\s+)?new\s+(?:batch|wine|mead|cider)(?:\s+of)?|start(?:ed|ing)?\s+an?\s+(?:batch|wine|mead|cider)(?:\s+of)?|what\s+(?:from|of|with)|(?:i|we)(?:'ve|\s+have)(?:\s+got)?)\b/;
 const ABV = /(?:\b(?:at|to|of|reach)\s+)?(\d{1,2}(?:[.,]\d)?)\s*%(?:\s*(?:abv|alcohol|vol))?/;
 const MADE = new RegExp(
   `(?:\\b(?:for|makes?|make|to\\s+make|of)\\s+)?(?<![\\w.,])(${VOLUME})(?=\\s*(?:$|,|;|from\\b|at\\b|with\\b|of\\s+wine\\b|,?\\s*\\d+(?:[.,]\\d)?\\s*%))(?:\\s*(?:from|of\\s+wine|with))?`

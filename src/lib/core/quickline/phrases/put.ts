@@ -7,7 +7,7 @@ import type { CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
 import { readItem, readItems } from '../items';
 import { takeLoosely } from '../loose-vessel';
-import { takeVessel } from '../who';
+import { takeVessel, takeWho } from '../who';
 import { fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
 const YEASTS: [YeastId, RegExp][] = [
@@ -115,6 +115,17 @@ export function readMakeUp(p: Piece, ctx: Context, line: string): Read | null {
 const GAS =
   /\b(?:gas(?:\s+over\s+(?:it|the\s+\w+))?|flushed(?:\s+with)?(?:\s+(?:co2|carbon\s+dioxide|gas|argon|nitrogen))?)\b/;
 
+/** Another wine that is poured in, by its name: it is no fruit, though it is called so. */
+function wineIn(text: string, ctx: Context): Read | null {
+  const own: Piece = { text };
+  const volumeL = takeVolume(own, new RegExp(`(${VOLUME})`), ctx);
+  const from = takeWho(own, ctx).filter((w) => w.id !== ctx.hereId);
+  if (from.length === 0 || leftOf(own)) return null;
+  if (from.length > 1) return ask('batch', 'Which wine was it topped up with?');
+  if (volumeL === null) return ask('amount', `How much of the ${from[0]!.name} went in?`);
+  return read({ kind: 'blend', fromBatchId: from[0]!.id, volumeL });
+}
+
 /** Air taken from over a wine. */
 export function readTopUp(p: Piece, ctx: Context, line: string): Read | null {
   const lead = take(p, /\btop(?:ped)?(?:\s+it)?\s+up(?:\s+with)?\b/);
@@ -126,6 +137,8 @@ export function readTopUp(p: Piece, ctx: Context, line: string): Read | null {
     .trim();
   if (!text) return ask('amount', 'Topped up with what, and how much?');
   p.text = '';
+  const wine = wineIn(text, ctx);
+  if (wine) return wine;
   const found = readItem(text, ctx, line);
   return 'item' in found ? read({ kind: 'top-up', item: found.item }) : found.wrong;
 }

@@ -25,7 +25,7 @@ const OF_A_WINE: [About, RegExp][] = [
 ];
 /** Words of a question that ask nothing more. */
 const WORDS =
-  /\b(?:how|what|when|is|it|the|of|in|to|for|with|this|there|are|was|did|does|do|i|we|can|may|should|shall|will|be|has|have|much|many|strong|strength|abv|alcohol|safe|bottle|bottled|now|next|due|done|finished|ready|dry|gravity|sg|read|last|reading|litres|liters|gallons|pints|quarts|bottles|volume|my|a|s|go|get|become|so|far|still|yet|a?bout|fermenting|ferment|long|until|till|rack|stir|feed|fine|add|take|fruit|sugar|should|doing|going|getting|on|at|today|tonight|wine|left|here|up|out)\b/g;
+  /\b(?:how|what|when|is|it|the|of|in|to|for|with|this|there|are|was|did|does|do|i|we|can|may|should|shall|will|be|has|have|much|many|strong|strength|abv|alcohol|safe|bottle|bottled|now|next|due|done|finished|ready|dry|gravity|sg|read|last|reading|litres|liters|gallons|pints|quarts|bottles|volume|my|a|s|go|get|become|so|far|still|yet|a?bout|fermenting|ferment|long|until|till|rack|stir|feed|fine|add|take|fruit|sugar|should|doing|going|getting|on|at|today|tonight|wine|left|here|up|out|got)\b/g;
 
 const UNIT =
   'kg|g|lbs?|pounds?|oz|ounces?|l|litres?|liters?|ml|(?:us|uk)?\\s*gal(?:lons?)?|(?:us|uk)?\\s*(?:qts?|quarts?|pts?|pints?)|cups?|bx|brix|°bx|sg|pa|potential|c|f|°c|°f|celsius|fahrenheit';
@@ -113,7 +113,7 @@ function readDose(text: string, ctx: Context, isAsked: boolean): Read | null {
   const volumeL = takeVolume(p, new RegExp(`(?:\\bfor\\s+)?(${VOLUME})`), ctx);
   const name = p.text
     .replace(NEEDS, ' ')
-    .replace(/\b(?:tablets?|do|i|we|to|the|a|an|abv|of)\b/g, ' ')
+    .replace(/\b(?:tablets?|do|i|we|to|the|a|an|abv|of|add|should|more|put|in|go|goes)\b/g, ' ')
     .replace(/[^a-z -]+/g, ' ')
     .replace(/\s+/g, ' ')
     .trim();

@@ -30,7 +30,7 @@ const SUGAR_TEST = [
 ];
 const PH = [new RegExp(`\\bph${IS}(${NUM})`), new RegExp(`(${NUM})\\s*ph\\b`)];
 const TA = new RegExp(
-  `\\b(?:ta|titratable(?:\\s+acid(?:ity)?)?|(?<!(?:citric|malic|tartaric|lactic)\\s+)acid(?:ity)?)${IS}(${NUM})(?![\\d.,])(?!\\s*(?:g|kg|mg|oz|lbs?|tsps?|tbsps?|ml|teaspoons?|grams?)\\b(?!\\s*\\/))\\s*(%|g\\s*\\/\\s*l|g\\s*\\/\\s*100\\s*ml)?\\s*(?:as\\s+(tartaric|sulphuric|sulfuric))?`
+  `\\b(?:ta|titratable(?:\\s+acid(?:ity)?)?|(?<!(?:citric|malic|tartaric|lactic)\\s+)acid(?:ity)?(?:\\s+test)?)${IS}(${NUM})(?![\\d.,])(?!\\s*(?:g|kg|mg|oz|lbs?|tsps?|tbsps?|ml|teaspoons?|grams?)\\b(?!\\s*\\/))\\s*(%|g\\s*\\/\\s*l|g\\s*\\/\\s*100\\s*ml)?\\s*(?:as\\s+(tartaric|sulphuric|sulfuric))?`
 );
 const TA_AFTER = new RegExp(`(${NUM})\\s*%\\s*(?:acid(?:ity)?|ta)\\b`);
 const BRIX = [
@@ -42,7 +42,7 @@ const POTENTIAL = [
   new RegExp(`(-?${NUM})\\s*%?\\s*(?:pa|potential(?:\\s+alcohol)?)\\b`)
 ];
 const RESIDUE = new RegExp(`\\bresidue${IS}(${NUM})`);
-const LEAD = '(?:sg|s\\.g\\.|og|fg|(?:specific\\s+)?gravity|hydrometer|stem|reads?|reading)';
+const LEAD = '(?:sg|s\\.g\\.|og|fg|(?:specific\\s+)?gravity|hydro(?:meter)?|stem|reads?|reading)';
 const GRAVITY = [
   /(1[.,]\d{3}|1[01]\d{2}|0?[.,]9\d{2})\s*(?:sg|gravity)\b/,
   new RegExp(`\\b${LEAD}${IS}(${NUM})(?![\\w]|[.,]\\d)`),
@@ -50,6 +50,10 @@ const GRAVITY = [
 ];
 const BARE = /(?<![\w.,])(1[.,]\d{2,4}|[01]?[.,]9\d{1,3}|1[01]\d{2}|9[7-9]\d)(?![\w]|[.,]\d)/;
 const LONE = /^[\s,;:]*(\d{1,3}(?:[.,]\d)?)[\s,;:]*$/;
+
+/** `it dropped to 1.020`. */
+const FELL_TO =
+  /\b(?:dropped|fell|fallen|come|gone|went)\s+(?:down\s+)?to\b(?=\s+(?:1[.,]|[01]?[.,]9|1[01]\d\d\b|9[7-9]\d\b))/;
 
 /** Every vessel that a wine stands in. */
 const EACH = new RegExp(
@@ -94,6 +98,7 @@ function bounded(text: string, most: number, what: string): number {
 export function readReading(p: Piece, ctx: Context, line: string): Read | null {
   const out: Partial<Reading> = {};
   const asks: Read['asks'] = [];
+  take(p, FELL_TO);
   const set = <K extends keyof Reading>(key: K, value: unknown): void => {
     if (value === NOT_THERE) return;
     if (typeof value === 'object' && value !== null && 'asks' in value) asks.push(...(value as Read).asks);

@@ -43,7 +43,7 @@ const FIGURE =
 /** What people call a vessel, in small letters. */
 export const JAR = '(?:jars?|bottles?|carboys?|demijohns?|buckets?|vessels?|jugs?)';
 /** A volume anywhere in a text. */
-export const VOLUME = `${FIGURE}[\\s-]*${UNIT}\\b`;
+export const VOLUME = `(?<![a-z])${FIGURE}[\\s-]*${UNIT}\\b`;
 
 /**
  * Takes a volume that stands where `pattern` has its group; litres, or null.
