@@ -135,7 +135,10 @@ export function readOdd(p: Piece, bare: boolean, ctx: Context): Read | null {
   )
     return read({ kind: 'undo' });
   const away =
-    bare && /^\W*(?:(?:going\s+|i\s+am\s+|we\s+are\s+)?away|gone(?!\s+(?:down|to|cloudy|clear|hazy|off|bad|dry|flat)\b))\b\s*(?:from\s+)?(.*)$/.exec(p.text);
+    bare &&
+    /^\W*(?:(?:going\s+|i\s+am\s+|we\s+are\s+)?away|gone(?!\s+(?:down|to|cloudy|clear|hazy|off|bad|dry|flat)\b))\b\s*(?:from\s+)?(.*)$/.exec(
+      p.text
+    );
   if (away) {
     p.text = '';
     if (!away[1]!.trim()) return read({ kind: 'away' });
