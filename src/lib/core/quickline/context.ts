@@ -75,7 +75,7 @@ export function oncePerLine<T>(): (ctx: Context, key: string, make: () => T) => 
 
 /** Words that say nothing more. */
 const FILLER = new Set(
-  "a an the it its is was are were be been has have had i we me my our this that of in into to at on for with and then now just again still so also by from as here there please today got some more wine must batch jar bucket demijohn carboy stuff thing well ok okay yes all right it's i've down checked fermenting finally".split(
+  "a an the it its is was are were be been has have had i we me my our this that of in into to at on for with and then now just again still so also by about roughly around approximately nearly tested from as here there please today got some more wine must batch jar bucket demijohn carboy stuff thing well ok okay yes all right it's i've down checked fermenting finally".split(
     ' '
   )
 );

@@ -38,6 +38,7 @@ export function parse(text: string, by: Context): Parsed {
   const line = apart(spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx))
     .replace(/\bre-?hydrated\s+and\s+pitched\b/, 'pitched rehydrated')
     .replace(/\b(?:poured|tipped|sieved)\b(?=[^,;]*\bthrough\b)/, 'strained')
+    .replace(/\bk\s+meta\b/g, 'k-meta')
     .replace(STRAINED_INTO, '$1, racked ');
   return possible(words(plain, ctx) ?? readSet(line, ctx) ?? whole(withSets(line, ctx), ctx));
 }

@@ -707,6 +707,61 @@ export const ROWS: Row[] = [
   { meant: { kind: 'fruit-out', press: 'drip' }, says: ['removed the bag', 'pulled the bag out'] },
   { meant: { kind: 'observation', clarity: 'cloudy' }, says: ['it has gone cloudy', 'turned cloudy'] },
   { meant: { kind: 'observation', smell: 'vinegar' }, says: ['vinegar smell'] },
+  {
+    meant: [
+      { kind: 'reading', sg: 1.05, at: '2026-11-23T12:00:00.000Z' },
+      { kind: 'reading', sg: 1.04, at: '2026-11-25T12:00:00.000Z' },
+      { kind: 'reading', sg: 1.03 }
+    ],
+    says: ['monday 1.050, wednesday 1.040, today 1.030', '1.050 on monday, 1.040 yesterday and 1.030 today']
+  },
+  {
+    meant: { kind: 'reading', sg: 1.04, at: '2026-11-24T12:00:00.000Z' },
+    says: ['tues 1.040', 'tue: 1.040']
+  },
+  {
+    meant: { kind: 'transfer', to: [['green jar']], at: '2026-11-22T12:00:00.000Z' },
+    says: ['on sunday: racked into the green jar', 'sunday racked to the green jar']
+  },
+  {
+    meant: {
+      kind: 'transfer',
+      to: [
+        [1, 5],
+        [1, 5]
+      ]
+    },
+    says: ['split into 2 x 5 l', 'split it into two 5 l jars']
+  },
+  { meant: [asks('vessel')], says: ['split into two jars', 'split it between two jars'] },
+  {
+    meant: { kind: 'sample', volumeL: 0.1, returned: false },
+    says: ['took a 100 ml sample', 'took a sample of about 100 ml']
+  },
+  {
+    meant: { kind: 'loss', volumeL: 0.5, how: 'spilt' },
+    says: ['spilled about half a litre', 'lost 500 ml of lees', 'lost roughly 0.5 l']
+  },
+  {
+    meant: { kind: 'transfer', to: [['green jar']], lossL: 0.4 },
+    says: ['siphoned into the green jar leaving 400 ml of lees']
+  },
+  {
+    meant: { kind: 'reading', brix: 8 },
+    says: ['refractometer 8', '8 bx refractometer', 'refractometer reads 8 brix']
+  },
+  {
+    meant: { kind: 'addition', items: [['additive:campden', 0.00088]] },
+    says: ['2x campden', 'campden x2', '2 x campden tablets']
+  },
+  { meant: [asks('amount')], says: ['bottled a case', 'bottled 2 cases'] },
+  { meant: [asks('what')], says: ['pinch of tannin'] },
+  {
+    meant: { kind: 'bottle', bottles: [[24, 0.75]] },
+    says: ['bottled 2 dozen', 'bottled two dozen bottles']
+  },
+  { meant: { kind: 'question', about: 'safe' }, says: ['safe?', 'safe to bottle?'] },
+  { meant: { kind: 'question', about: 'next' }, says: ['what do i do now', 'what should i do?'] },
   { meant: { kind: 'reading', taGL: 6.5 }, says: ['acid test 0.65 %', 'acid test 6.5 g/l'] },
   {
     meant: {

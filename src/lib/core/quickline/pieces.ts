@@ -97,6 +97,8 @@ const AHEAD = /\b(?:put\s+off|postpone|delay|can\s+wait|snooze|remind|timer)/;
 
 /** A piece with its time and its wine: as it stands first, for `2 kg plums` may be no wine's name. */
 export function readPiece(text: string, ctx: Context, line: string): Part[] {
+  const days = byDays(text, ctx, line);
+  if (days) return days;
   const p: Piece = { text };
   const when = AHEAD.test(text) ? null : takeWhen(p, ctx);
   const bare = readAll(p.text, ctx, line);
@@ -184,6 +186,22 @@ const whichVessel = (other: Vessel, own: Vessel, line: string, ctx: Context): Re
 function bySeveralVessels(text: string, ctx: Context, line: string, when: When | null): Part[] | null {
   const parts = inParts(text).map((part) => ofVessel(part, ctx, line, when));
   return parts.length > 1 && parts.every((x) => x !== null) ? parts : null;
+}
+
+/** Several days in a row, each with what was of it: `1.050 on monday and 1.040 today`. */
+function byDays(text: string, ctx: Context, line: string): Part[] | null {
+  const parts = inParts(text);
+  if (parts.length < 2) return null;
+  const out: Part[] = [];
+  for (const part of parts) {
+    const p: Piece = { text: part };
+    const when = takeWhen(p, ctx);
+    if (!when) return null;
+    const all = readAll(p.text, ctx, line);
+    if (!isGood(all)) return null;
+    out.push({ found: all.found, who: [], when });
+  }
+  return out;
 }
 
 /** Several wines in a row: `quince 1.040, elderberry 1.018`. */

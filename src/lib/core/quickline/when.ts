@@ -28,6 +28,8 @@ const SAID = new RegExp(
   `\\b(?:${PART_OF_DAY}\\s+${HOUR}|${HOUR}\\s+${PART_OF_DAY}|(?:${DAYS})(?:(?:\\s+|,\\s*)(?:at\\s+)?${CLOCK})?|${CLOCK}(?:\\s+(?:on\\s+)?(?:${DAYS}))?)(?![\\w.]|:\\d)`
 );
 const LATE_H = 22;
+/** `tues 1.040`, as notebooks have it. */
+const SHORT_DAY = /^\W*(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)\b\s*[:.,]?(?=\s*(?:sg\b|gravity\b|\d))/;
 /** Parts of a day, and the hour they are taken for where no hour is said. Ours. */
 const PARTS: [RegExp, number][] = [
   [/morning/, 8],
@@ -35,6 +37,7 @@ const PARTS: [RegExp, number][] = [
   [/evening|tonight/, 20],
   [/night/, LATE_H]
 ];
+const WEEK_DAY = /^\W*(?:on\s+)?(?:mon|tue|wed|thu|fri|sat|sun)/;
 const CLOCKED = new RegExp(CLOCK);
 const NOON = 12;
 /** Until then it is still called the night. */
@@ -57,7 +60,7 @@ const DAY_OF_WINE = /\b(?:on\s+)?day\s+(\d{1,4})\b(?![.,]\d)\s*:?/;
 export function takeWhen(p: Piece, ctx: Pick<Context, 'now' | 'zone'>): When | null {
   const ofWine = take(p, DAY_OF_WINE);
   if (ofWine) return { day: Number(ofWine[1]) };
-  const found = SAID.exec(p.text);
+  const found = SAID.exec(p.text) ?? SHORT_DAY.exec(p.text);
   if (!found || (/^in\b/.test(found[0]) && /bubbl|nothing|taste/.test(p.text))) return null;
   const moment = momentOf(found[0], ctx);
   if (moment === null) return null;
@@ -100,6 +103,7 @@ export function momentOf(
   words = words
     .trim()
     .replace(OF_MONTH, (_, n: string) => dayOfMonth(Number(n), here.toPlainDate(), isAhead).toString())
+    .replace(/^(tue|thu)(?:s|rs?)\b/, '$1')
     .replace(BARE_HOUR, (at) => `${at} ${halfOf(words, Number(at.slice(2)))}`);
   // Hours that went by are no matter of the calendar.
   const past = new RegExp(`^(${COUNT})\\s+(min|h)[a-z]*\\s+ago$`).exec(words.trim());
@@ -111,6 +115,8 @@ export function momentOf(
   if (!result) return null;
   if (past) return { at: result.start.date().getTime(), isDay: false };
   const { start } = result;
+  // Of what has been, a day of the week is the last such day.
+  const isLast = !isAhead && WEEK_DAY.test(words);
   const part = PARTS.find(([pattern]) => pattern.test(words))?.[1];
   const isAgo = /\bago$|^in\b|^last (?:week|month)|^next (?:week|month)/.test(words.trim());
   const hasClock = start.isCertain('hour') && (part === undefined || CLOCKED.test(words));
@@ -124,9 +130,11 @@ export function momentOf(
         month: start.get('month') ?? here.month,
         day: start.get('day') ?? here.day
       });
+  const when =
+    isLast && Temporal.PlainDate.compare(day, here.toPlainDate()) > 0 ? day.subtract({ days: 7 }) : day;
   const time =
     isAgo && !hasClock ? here.toPlainTime() : Temporal.PlainTime.from(isDay ? { hour: part ?? NOON } : clock);
-  return { at: day.toZonedDateTime({ timeZone: zone, plainTime: time }).epochMilliseconds, isDay };
+  return { at: when.toZonedDateTime({ timeZone: zone, plainTime: time }).epochMilliseconds, isDay };
 }
 
 /** The civil days that a span of days to come begins and ends with; null where it is none. */

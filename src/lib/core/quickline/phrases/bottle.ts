@@ -25,6 +25,7 @@ const BOTTLED = new RegExp(
   `\\bbottled(?:\\s+it)?\\b|\\b(?:filled|corked|capped)(?=\\s+(?:\\d+|${WORD})\\b[^,]*\\bbottles?\\b)`
 );
 
+const DOZENS = /\b(\d+|one|two|three)\s+dozen\b/g;
 /** `5 x 750`, `6 x 75`: what stands on a bottle, without its unit. */
 const BARE_SIZE = /\b(x|times)\s*([1-9]\d{1,3})(?=\s*(?:$|,|and\b|&|\+|bottles?\b))/g;
 
@@ -37,6 +38,12 @@ export function readBottle(p: Piece, ctx: Context): Read | null {
     BARE_SIZE,
     (_, x: string, n: string) => `${x} ${n} ${n.length > 2 ? 'ml' : 'cl'}`
   );
+  const boxes = /\b(?:an?|\d+|one|two|three)\s+cases?\b/.exec(p.text)?.[0];
+  if (boxes) {
+    p.text = '';
+    return ask('amount', 'How many bottles is that? Such as: bottled 12.');
+  }
+  p.text = p.text.replace(DOZENS, (_, n: string) => `${12 * figureAt(n)!.n}`);
   let type: BottleType = 'still';
   for (const [id, pattern] of TYPES)
     if (take(p, pattern)) {

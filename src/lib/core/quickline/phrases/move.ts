@@ -31,10 +31,12 @@ export function readFruitOut(p: Piece, ctx: Context): Read | null {
 }
 
 const RACKED =
-  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|(?:put|poured|joined|combined)(?=\s+(?:both|all|the\s+(?:two|three|four))\b[^,]*\b(?:together|jars?|carboys?|demijohns?)\b[^,]*\b(?:in|into)\b)|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
+  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|split(?=\s+(?:(?:it|the\s+wine)\s+)?(?:in|into|to|between)\b)|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|(?:put|poured|joined|combined)(?=\s+(?:both|all|the\s+(?:two|three|four))\b[^,]*\b(?:together|jars?|carboys?|demijohns?)\b[^,]*\b(?:in|into)\b)|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
 const LOST = [
   new RegExp(`\\b(?:lost|loss(?:\\s+of)?|lees(?:\\s+of)?)\\s+(${VOLUME})`),
-  new RegExp(`\\bleft\\s+(?:behind\\s+)?(${VOLUME})(?:\\s+behind)?`),
+  new RegExp(
+    `\\b(?:left|leaving)\\s+(?:behind\\s+)?(${VOLUME})(?:\\s+behind|\\s+of\\s+(?:the\\s+)?(?:lees|sediment))?`
+  ),
   new RegExp(`(${VOLUME})\\s+(?:was\\s+|were\\s+)?(?:lost|left\\s+behind|of\\s+lees|lees|loss)`)
 ];
 /** What was lost, or stayed behind, L; null where nobody says. */
@@ -203,6 +205,7 @@ export function readGone(p: Piece, ctx: Context): Read | null {
   if (boiled || spilt) {
     take(p, /\b(?:boil(?:ed|ing)?\s+(?:off|away)|spil(?:t|led)|lost|leaked)\b/);
     const volumeL = takeVolume(p, new RegExp(`(${VOLUME})`), ctx);
+    take(p, /\bof\s+(?:the\s+)?(?:lees|sediment|wine|it)\b/);
     return volumeL === null
       ? ask('amount', `How much was ${boiled ? 'boiled off' : 'spilt'}?`)
       : read({ kind: 'loss', volumeL, how: boiled ? 'boiled-off' : 'spilt' });
@@ -215,7 +218,7 @@ export function readGone(p: Piece, ctx: Context): Read | null {
   )
     return null;
   const volumeL = takeVolume(p, new RegExp(`(${VOLUME})`), ctx);
-  take(p, /\bout\b/);
+  take(p, /\bout\b|\bsample\b/);
   const returned = take(p, /\b(?:and\s+)?(?:poured|put|gave)(?:\s+it)?\s+back\b|\breturned\b/) !== null;
   return volumeL === null
     ? ask('amount', 'How much was drawn?')

@@ -68,6 +68,8 @@ export function readAddition(p: Piece, ctx: Context, line: string): Read | null 
   const text = p.text
     .replace(/\b(?:in|into|to)\s+(?:it|the\s+(?:must|wine|jar|bucket))\b/g, ' ')
     .replace(OVER, ' ')
+    .replace(/\b(\d+)\s*x\s+(?=[a-z])/g, '$1 ')
+    .replace(/\b([a-z]+)\s+x\s*(\d+)(?=\s*(?:,|and\b|$))/g, '$2 $1')
     .replace(/^[\s,]*put\s+(?:in\s+)?(.*?)(?:\bin\b)?(?=\s*(?:,|$))/, '$1')
     .replace(/\s+in\s*(?=,|:)/, '')
     .replace(/\b(?:in|it|then|also)\s*$/, ' ')

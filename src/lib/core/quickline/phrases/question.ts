@@ -16,7 +16,8 @@ const OF_A_WINE: [About, RegExp][] = [
   ['safe', /\b(?:safe\s+to\s+bottle|(?:can|may|should|shall)\s+(?:i|we)\s+bottle(?:\s+(?:it|this|now))*)\b/],
   ['done', /\b(?:done|finished|ready|dry)\b/],
   ['strength', /\b(?:how\s+(?:strong|much\s+alcohol)|strength|abv|alcohol)\b/],
-  ['next', /\bnext\b|\bwhat\s+now\b|\bdue\b|\bto\s+do\b/],
+  ['safe', /^\W*safe\W*$/],
+  ['next', /\bwhat\s+(?:do|should|shall|must)\s+(?:i|we)\s+do\b|\bnext\b|\bwhat\s+now\b|\bdue\b|\bto\s+do\b/],
   ['volume', /\b(?:how\s+(?:much|many\s+(?:litres|liters|gallons|pints|quarts|bottles))|what\s+volume)\b/],
   [
     'gravity',

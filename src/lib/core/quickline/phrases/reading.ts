@@ -34,6 +34,8 @@ const TA = new RegExp(
 );
 const TA_AFTER = new RegExp(`(${NUM})\\s*%\\s*(?:acid(?:ity)?|ta)\\b`);
 const BRIX = [
+  new RegExp(`\\brefractometer(?:\\s+reads?)?${IS}(${NUM})\\s*°?\\s*(?:bx|brix)?(?![\\w.,])`),
+  new RegExp(`(${NUM})\\s*°?\\s*(?:bx|brix)\\s+(?:(?:by|on|with)\\s+)?(?:(?:the|my)\\s+)?refractometer\\b`),
   new RegExp(`(-?${NUM})\\s*°?\\s*(?:bx|brix)\\b`),
   new RegExp(`(?:°\\s*)?\\b(?:bx|brix)${IS}(-?${NUM})`)
 ];
@@ -57,7 +59,7 @@ const FELL_TO =
 
 /** Every vessel that a wine stands in. */
 const EACH = new RegExp(
-  `\\b(?:in|of)\\s+(?:all|each|both|every)\\b(?:\\s+(?:of\\s+)?(?:the\\s+)?(?:them|it|\\w+\\s+${JAR}|${JAR}))?|\\b(?:all|each|both|every)\\s+(?:of\\s+)?(?:the\\s+)?(?:them|${JAR})\\b`
+  `^\\W*(?:all|each|both)\\b(?=\\W*(?:sg\\s+)?\\d)|\\b(?:in|of)\\s+(?:all|each|both|every)\\b(?:\\s+(?:of\\s+)?(?:the\\s+)?(?:them|it|\\w+\\s+${JAR}|${JAR}))?|\\b(?:all|each|both|every)\\s+(?:of\\s+)?(?:the\\s+)?(?:them|${JAR})\\b`
 );
 
 type Reading = CommandOf<'reading'>;
