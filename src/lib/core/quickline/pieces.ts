@@ -190,18 +190,14 @@ function bySeveralVessels(text: string, ctx: Context, line: string, when: When |
 
 /** Several days in a row, each with what was of it: `1.050 on monday and 1.040 today`. */
 function byDays(text: string, ctx: Context, line: string): Part[] | null {
-  const parts = inParts(text);
-  if (parts.length < 2) return null;
-  const out: Part[] = [];
-  for (const part of parts) {
+  const parts = inParts(text).map((part) => {
     const p: Piece = { text: part };
-    const when = takeWhen(p, ctx);
-    if (!when) return null;
-    const all = readAll(p.text, ctx, line);
-    if (!isGood(all)) return null;
-    out.push({ found: all.found, who: [], when });
-  }
-  return out;
+    return { p, when: takeWhen(p, ctx) };
+  });
+  // The days first, which cost little: where one is missing nothing else of it is read.
+  if (parts.length < 2 || parts.some((x) => x.when === null)) return null;
+  const all = parts.map((x) => readAll(x.p.text, ctx, line));
+  return all.every(isGood) ? all.map(({ found }, i) => ({ found, who: [], when: parts[i]!.when })) : null;
 }
 
 /** Several wines in a row: `quince 1.040, elderberry 1.018`. */

@@ -98,7 +98,8 @@ export function effectText(
     said.push(`${show(before.volumeL)} → ${show(after.volumeL)}`);
   if (before.sg !== null && after.sg !== null && Math.abs(after.sg - before.sg) > 6e-4)
     said.push(`${before.sg.toFixed(3)} → ${after.sg.toFixed(3)}`);
-  if (Math.abs(after.abv - before.abv) > 0.06)
+  // Of what is there no more no strength is told.
+  if (after.volumeL > 0 && Math.abs(after.abv - before.abv) > 0.06)
     said.push(`${before.abv.toFixed(1)} → ${after.abv.toFixed(1)} %`);
   return said.join(', ');
 }
