@@ -5,11 +5,14 @@ import { saysNoStem } from '$core/commands/tick';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
 import { batchesOf, eventSchema, type LedgerEvent } from '$core/ledger/log';
 import { withFigures } from '$core/plan/figures';
-import { VESSEL_PRESETS } from '$core/vessels/vessels';
+import { KINDS } from '$core/ledger/kept';
+import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
+import type { Table } from 'dexie';
 import { volumeText } from '$core/units/format';
 import { AskError, InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import { db } from './db';
+import { deviceId } from './device';
 import { newId, zoneHere } from './here';
 import { putSettings } from './put-settings';
 import { settingsFrom, type Settings } from '$core/units/settings';
@@ -17,6 +20,7 @@ import { reckonSoon } from './reckon-soon';
 import { bearingOn } from '$core/report/sum-up';
 import { stampMore } from './stamp';
 import { eventsOf, sumUp, touched } from './summaries';
+import { keep } from './things';
 
 /** When something happened (ms since 1970), if not now; and when it was written down. */
 export type When = {
@@ -27,15 +31,6 @@ export type When = {
   /** said to be right where it was asked about */
   sure?: boolean;
 };
-
-/** This browser's name in the log: random, made once. */
-export async function deviceId(): Promise<string> {
-  const known = await db.settings.get('device');
-  if (typeof known?.value === 'string') return known.value;
-  const value = `browser-${newId().slice(-8)}`;
-  await db.settings.put({ key: 'device', value });
-  return value;
-}
 
 /** The id of a form's nth event: its own id and the next ones, in time's order, as all ids are. */
 function numbered(form: string, n: number): string {
@@ -99,15 +94,21 @@ async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<
   }
 }
 
+/** What a deed brings along beside its events: written with them, or nothing is. */
+export type Along = { settings?: Partial<Settings>; vessels?: readonly Vessel[] };
+
 /** Writes events to the log with the summaries they touch, all of it or nothing. A form that writes twice has written once. */
 export async function write(
   events: readonly LedgerEvent[],
   when: When = {},
-  settings: Partial<Settings> = {}
+  { settings = {}, vessels = [] }: Along = {}
 ): Promise<void> {
-  await db.transaction('rw', [db.events, db.summaries, db.lessons, db.settings, db.vessels], async () => {
+  const tables = [db.events, db.summaries, db.lessons, db.settings, db.vessels];
+  const more = vessels.length > 0 ? [db.things, ...KINDS.map((k) => db[k])] : [];
+  await db.transaction('rw', [...new Set<Table>([...tables, ...more])], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
+    for (const v of vessels) await keep('vessels', v);
     await askAbout(events, when.sure === true);
     await db.events.bulkAdd(events);
     await sumUp(await touched(events));
@@ -127,17 +128,14 @@ async function reckonWith(events: readonly LedgerEvent[]): Promise<void> {
 
 /**
  * Writes down all that one tap does.
- * @param settings what it says of the household: changed with it, or nothing is
+ * @param along what it says of the household, and the vessels that it brings
  * @returns its events, of which any stands for all when it is taken back
  */
-export async function perform(
-  deed: Deed,
-  when: When = {},
-  settings: Partial<Settings> = saysNoStem(deed) ? { hasStem: false } : {}
-): Promise<LedgerEvent[]> {
+export async function perform(deed: Deed, when: When = {}, along: Along = {}): Promise<LedgerEvent[]> {
   const events = await eventsOfDeed(deed, when);
   await reckonWith(events);
-  await write(events, when, settings);
+  const settings = saysNoStem(deed) ? { hasStem: false, ...along.settings } : along.settings;
+  await write(events, when, { ...along, ...(settings ? { settings } : {}) });
   return events;
 }
 
@@ -165,7 +163,11 @@ export async function hangingOn(events: readonly Ref[]): Promise<LedgerEvent[]> 
 export async function undo(events: readonly Ref[]): Promise<LedgerEvent[]> {
   const logs = await logsOf(events);
   const hadNoStem = saysNoStem(wholeDeeds(logs, events));
-  return perform(takeBack(logs, events, newId), { sure: true }, hadNoStem ? { hasStem: true } : undefined);
+  return perform(
+    takeBack(logs, events, newId),
+    { sure: true },
+    hadNoStem ? { settings: { hasStem: true } } : {}
+  );
 }
 
 /** Strikes what was written, and does not bring back what it had put right. @returns what that wrote */

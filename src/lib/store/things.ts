@@ -13,7 +13,7 @@ import { firstProblem } from '$core/units/problem';
 import type { Table } from 'dexie';
 import { db } from './db';
 import { newId } from './here';
-import { deviceId } from './record';
+import { deviceId } from './device';
 
 const rows = (kind: ThingKind) => db[kind] as unknown as Table<{ id: string }, string>;
 

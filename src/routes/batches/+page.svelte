@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { bottlesLeft } from '$core/ledger/state';
   import { isOpenVessel } from '$core/vessels/vessels';
   import TakenBack from '$lib/ui/batches/TakenBack.svelte';
   import {
@@ -36,10 +37,9 @@
     });
   });
 
-  const hasBottles = (b: Batch) => b.state.bottled.some((x) => x.left > 0);
   /** Once its last bottle is drunk a wine is gone, as one that was poured away. */
   const stageOf = (b: Batch) =>
-    b.standing.stage === 'bottled' && !hasBottles(b) ? 'gone' : b.standing.stage;
+    b.standing.stage === 'bottled' && bottlesLeft(b.state) === 0 ? 'gone' : b.standing.stage;
   const matches = (b: Batch) => {
     const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
     const name =
@@ -47,11 +47,12 @@
     return words.every((w) => name.includes(w));
   };
   const running = $derived(runningBatches().filter(matches));
+  const all = $derived([...running, ...bottled]);
   const groups = $derived.by(() => {
     if (by === 'stage')
       return STAGES.map(([stage, label]) => ({
         label,
-        list: [...running, ...bottled].filter((b) => stageOf(b) === stage)
+        list: all.filter((b) => stageOf(b) === stage)
       })).filter((g) => g.list.length > 0);
     const kinds: [label: string, isOpen: boolean][] = [
       ['Open buckets and barrels', true],
@@ -75,16 +76,17 @@
       .concat([
         {
           label: 'In bottle',
-          list: [...running, ...bottled].filter((b) => stageOf(b) === 'bottled')
+          list: all.filter((b) => stageOf(b) === 'bottled')
         },
-        { label: 'Gone', list: [...running, ...bottled].filter((b) => stageOf(b) === 'gone') }
+        { label: 'Gone', list: all.filter((b) => stageOf(b) === 'gone') }
       ])
       .filter((g) => g.list.length > 0);
   });
   /** What is all in bottles is on its way no more, whatever is still to do with it. */
   const going = $derived(runningBatches().filter((b) => b.state.fills.length > 0).length);
   const gone = $derived(
-    household.counts.empty - runningBatches().filter((b) => b.state.fills.length > 0 && !hasBottles(b)).length
+    household.counts.empty -
+      runningBatches().filter((b) => b.state.fills.length > 0 && bottlesLeft(b.state) === 0).length
   );
   const inBottle = $derived(household.counts.batches - going - gone - brokenBatches().length);
 

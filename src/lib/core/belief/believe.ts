@@ -156,11 +156,13 @@ export function toldOf(r: Running, cells: readonly Cell[]): Told {
  * strength is the sum of what went in and was read: one figure in jar, in bottle and on the label. How sure that is, the
  * possible wines say.
  */
-export function readOut(told: Told, fills: readonly Fill[]): Told {
-  if (fills.length === 0 || !fills.every((f) => readsDry(f).isAtFloor)) return told;
-  const likely = abvOf(contents({ fills: [...fills] }));
-  const { low, high } = told.abv;
-  return { ...told, abv: { low: Math.min(low, likely), likely, high: Math.max(high, likely) } };
+export function readOut(fills: Fill[]): (told: Told) => Told {
+  if (fills.length === 0 || !fills.every((f) => readsDry(f).isAtFloor)) return (told) => told;
+  const likely = abvOf(contents({ fills }));
+  return (told) => {
+    const { low, high } = told.abv;
+    return { ...told, abv: { low: Math.min(low, likely), likely, high: Math.max(high, likely) } };
+  };
 }
 
 /** The fillings a batch stands in; once all of it is in bottle, its last. */
@@ -192,12 +194,12 @@ function believed(s: BatchState): Belief | null {
   if (s.flows.length === 0) return null;
   const r = asItIs(believe(s));
   const cells = cellsOf(s, r.e);
-  const all = readOut(toldOf(r, cells), fillsOf(s));
+  const all = readOut(fillsOf(s))(toldOf(r, cells));
   if (!(all.volumeL.likely > 0) || !Number.isFinite(all.sg.likely)) return null;
   const vessels = Object.fromEntries(
     s.fills.flatMap((f) => {
       const c = r.e.cells[f.vesselId];
-      return c ? [[f.vesselId, s.fills.length === 1 ? all : readOut(toldOf(r, [c]), [f])]] : [];
+      return c ? [[f.vesselId, s.fills.length === 1 ? all : readOut([f])(toldOf(r, [c]))]] : [];
     })
   );
   const filledGL = Object.fromEntries(

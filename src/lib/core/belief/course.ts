@@ -62,6 +62,7 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
   const from = r.at;
   const [quiet, done] = [zeros(e.size).fill(NaN), zeros(e.size).fill(NaN)];
   const later: Later[] = [];
+  const asRead = readOut(fillsOf(s));
   let stuckChance = 0;
   for (const d of LOOKED) {
     yield;
@@ -76,7 +77,7 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
     if (!KEPT.has(d)) continue;
     const told = toldOf(r, cells);
     stuckChance = told.chance.stalled;
-    later.push({ d, told: readOut(told, fillsOf(s)) });
+    later.push({ d, told: asRead(told) });
   }
   /** What never comes to it counts as never: the later quantiles may be of those. */
   const when = (at: Float64Array): Estimate | null => {

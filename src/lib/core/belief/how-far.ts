@@ -29,14 +29,14 @@ export function howFar({ chance, abv }: Pick<Told, 'chance' | 'abv'>, stands = f
 }
 
 /** What a stem may be misread by, either way. */
-const STEM_SG = 0.002;
+const MISREAD_SG = 0.002;
 
 /**
  * Whether a wine may well stand by now where it was read last; unasked where nothing is believed of it.
  * @example mayStandAt(1.02, { sg: { low: 0.992, likely: 0.996, high: 1.006 } }) // false
  */
-export const mayStandAt = (sg: number, told: Pick<Told, 'sg'> | undefined): boolean =>
-  told === undefined || (sg >= told.sg.low - STEM_SG && sg <= told.sg.high + STEM_SG);
+export const mayStandAt = (sg: number, told: Pick<Told, 'sg'> | null): boolean =>
+  told === null || (sg >= told.sg.low - MISREAD_SG && sg <= told.sg.high + MISREAD_SG);
 
 /** A range that is wider than this is told with its figure. */
 const WORTH_TELLING = 0.75;

@@ -73,6 +73,8 @@ export type Says = {
   hasStrength: boolean;
   /** the strength all its sugar would make, % vol, where nobody has read what is gone */
   potentialAbv: number | null;
+  /** how far it likely is; null where nothing is believed of it */
+  far: HowFar | null;
   /** it should have had its yeast, and none is written down: it stands and waits, or works with what nobody wrote */
   lacksYeast: 'stands' | 'works' | null;
   /** whether it is on its way to an end that the sums can tell */
@@ -206,6 +208,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
       unreadIds.length === 0 &&
       Math.min(now.abv.likely, reading === 'sums' ? now.ledgerAbv : Infinity) > 0.2,
     potentialAbv,
+    far: now.belief && howFar(now.belief, lacksYeast === 'stands'),
     lacksYeast,
     isOnCourse:
       lacksYeast !== 'stands' &&

@@ -214,6 +214,10 @@ export function contents(s: Pick<BatchState, 'fills'>): Stock {
 export const volumeOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + fillL(f), 0);
 
+/** Bottles of it that are still closed, as far as is known. */
+export const bottlesLeft = (s: Pick<BatchState, 'bottled'>): number =>
+  s.bottled.reduce((sum, b) => sum + b.left, 0);
+
 /** Hexose that has fermented, kg. */
 export const fermentedOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + f.fermentedKg, 0);

@@ -5,7 +5,7 @@ import { tastingDueOf } from '../cellar/milestones';
 import { testBottlesOf } from '../finish/test-bottle';
 import { defOf, liveEvents, liveTimed, type LedgerEvent } from '../ledger/log';
 import { batchAt } from '../ledger/run';
-import { seenWorkingAt, type BatchState } from '../ledger/state';
+import { bottlesLeft, seenWorkingAt, type BatchState } from '../ledger/state';
 import type { Summary } from './summary';
 
 /** Readings that a summary keeps: the first, for the start, and the newest, for pace and stillness. */
@@ -63,7 +63,7 @@ export function summaryOf(events: readonly LedgerEvent[], id: string, at: number
   return {
     id,
     running: isRunning ? 1 : 0,
-    bottles: s.bottled.reduce((n, b) => n + b.left, 0),
+    bottles: bottlesLeft(s),
     tasteAt: tasting?.dueAt ?? null,
     startedAt: s.startedAt,
     words: s.name.toLowerCase().split(/\s+/).filter(Boolean),

@@ -1,7 +1,7 @@
 import { acidOf, measuredPh } from '../ledger/acid-of';
 import { cellarOf } from '../cellar/stock';
 import { whereOf } from '../cellar/racks';
-import { volumeOf } from '../ledger/state';
+import { bottlesLeft, volumeOf } from '../ledger/state';
 import { liveTimed, type LedgerEvent } from '../ledger/log';
 import type { HarvestLot } from '../plan/harvest';
 import { BOTTLES } from '../tables/bottles';
@@ -103,7 +103,7 @@ export const batchTable = (batches: readonly Stands[], vessel: Named): Table => 
       round(acidOf(s).taGL, 1),
       round(measuredPh(s), 2),
       s.bottled.reduce((n, b) => n + b.count, 0),
-      s.bottled.reduce((n, b) => n + b.left, 0),
+      bottlesLeft(s),
       round(s.cost + s.bottled.reduce((n, b) => n + b.cost, 0), 2),
       round(s.lostL, 2)
     ];

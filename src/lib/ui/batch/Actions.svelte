@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { bottlesLeft } from '$core/ledger/state';
   import { stir } from '$core/commands/put';
   import { doStep } from '$core/steps/do-step';
   import type { OpenBatch } from '$lib/store/household.svelte';
@@ -49,7 +50,7 @@
     ['trial', 'In glasses', !inBucket && batch.state.fills.length > 0],
     ['blend', 'Blend', !inBucket && batch.state.fills.length > 0],
     ['take', 'Sample, loss', isThere],
-    ['open', 'Open a bottle', batch.state.bottled.some((b) => b.left > 0)],
+    ['open', 'Open a bottle', bottlesLeft(batch.state) > 0],
     ['taste', 'Taste it', batch.state.bottled.length > 0 || !inBucket],
     ['note', 'Note', true],
     ['photo', 'Photo', true],

@@ -3,7 +3,8 @@
   import { checkBottling } from '$core/finish/judge';
   import { chosenAbv } from '$core/belief/chosen-abv';
   import { counted, listText, sgText, volumeText } from '$core/units/format';
-  import { giveOrTake, howFar } from '$core/belief/how-far';
+  import { giveOrTake } from '$core/belief/how-far';
+  import { bottlesLeft } from '$core/ledger/state';
   import { abvParts, howFarText, unreadWord } from '../words/how-far';
   import { type Batch, household, vesselName } from '$lib/store/household.svelte';
   import How from '../pop/How.svelte';
@@ -61,7 +62,7 @@
         : ''
   );
   /** Of the bottles that are filled already, those that are left. */
-  const filledLeft = $derived(s.bottled.reduce((n, b) => n + b.left, 0));
+  const filledLeft = $derived(bottlesLeft(s));
   const fruitIn = $derived(
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0 ? ' with the fruit still in' : ''
   );
@@ -82,7 +83,7 @@
   const guessLines = $derived(guessedAbvLines(now));
   const sgLines = $derived(gravityLines(s, now, household));
   /** How far it likely is, by all that went in and was seen, where no fresh reading says it. */
-  const far = $derived(now.belief ? howFar(now.belief, says.lacksYeast === 'stands') : null);
+  const far = $derived(says.far);
   /** A reading of long ago is carried on to today. */
   const byNow = $derived(
     says.isCarriedOn && far && now.belief && says.behind.length === 0

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { bottlesLeft } from '$core/ledger/state';
   import { mustColour } from '$core/plan/colour';
   import { abvText, counted, sgText, volumeText } from '$core/units/format';
   import { type Batch, household, vesselById, vesselName } from '$lib/store/household.svelte';
@@ -16,7 +17,7 @@
   const says = $derived(b.says);
   /** All of it is in bottles, or gone. */
   const bottled = $derived(b.state.fills.length === 0);
-  const left = $derived(b.state.bottled.reduce((n, x) => n + x.left, 0));
+  const left = $derived(bottlesLeft(b.state));
   /** Its reading is told with its day, and where it likely is by now before it. */
   const isBy = $derived((says.isCarriedOn || says.hasMovedOn) && says.unlike.length === 0);
   const gravity = $derived(

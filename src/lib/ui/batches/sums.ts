@@ -1,3 +1,4 @@
+import { bottlesLeft } from '$core/ledger/state';
 import { cellarOf } from '$core/cellar/stock';
 import { household, type OpenBatch } from '$lib/store/household.svelte';
 import { ageWords } from '../cellar/words';
@@ -47,7 +48,7 @@ export const LINES: Line[] = [
     what: 'Bottles left',
     of: (b) => {
       const all = b.state.bottled.reduce((n, x) => n + x.count, 0);
-      return all === 0 ? none : `${b.state.bottled.reduce((n, x) => n + x.left, 0)} of ${all}`;
+      return all === 0 ? none : `${bottlesLeft(b.state)} of ${all}`;
     }
   },
   {

@@ -1,5 +1,6 @@
 import { chosenAbv } from '$core/belief/chosen-abv';
-import { giveOrTake, howFar } from '$core/belief/how-far';
+import { giveOrTake } from '$core/belief/how-far';
+import { bottlesLeft } from '$core/ledger/state';
 import { checkBottling } from '$core/finish/judge';
 import { answer, type Answer } from '$core/quickline/answer';
 import type { CommandOf } from '$core/quickline/command';
@@ -17,12 +18,10 @@ const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${tex
 /** How strong it is, as its page says it. */
 function strength(b: Batch): string {
   const { says, standing: now, state: s } = b;
-  if (says.reading === 'never' && now.belief) {
-    const far = howFar(now.belief, says.lacksYeast === 'stands');
+  const { far } = says;
+  if (says.reading === 'never' && far)
     return sentence(`${howFarText(far)}${far.word === 'not begun' ? '' : `, about ${aboutAbv(now.abv)}`}`);
-  }
-  if (says.isCarriedOn && now.belief)
-    return sentence(`${howFarText(howFar(now.belief))} by now, about ${aboutAbv(now.abv)}`);
+  if (says.isCarriedOn && far) return sentence(`${howFarText(far)} by now, about ${aboutAbv(now.abv)}`);
   if (says.hasStrength) {
     const off = giveOrTake(now.abv);
     return `About ${chosenAbv(s, now).toFixed(1)} %${off === null ? '' : `, give or take ${off}`}${now.steady.steady || says.isStable || now.stage === 'bottled' ? '' : ' so far'}.`;
@@ -68,10 +67,9 @@ function next(b: Batch): string {
 }
 
 function done(b: Batch): string {
-  const { course, standing: now, state: s } = b;
-  if (s.fills.length === 0)
-    return s.bottled.some((x) => x.left > 0) ? 'It is in bottles.' : 'Nothing of it is left.';
-  const far = now.belief && howFar(now.belief, b.says.lacksYeast === 'stands');
+  const { course, state: s } = b;
+  if (s.fills.length === 0) return bottlesLeft(s) > 0 ? 'It is in bottles.' : 'Nothing of it is left.';
+  const { far } = b.says;
   if (b.says.behind.length > 0)
     return b.says.behind
       .map((x) => `The ${vesselName(x.vesselId, 'other vessel')} is behind: ${howFarText(x.far)}.`)
@@ -98,7 +96,7 @@ function gravity(b: Batch): string {
 
 const volume = (b: Batch): string =>
   b.state.fills.length === 0
-    ? `${b.state.bottled.reduce((n, x) => n + x.left, 0)} bottles are left.`
+    ? `${bottlesLeft(b.state)} bottles are left.`
     : `${volumeText(b.standing.volumeL, household.settings.volume)} in the ${listText(b.state.fills.map((f) => vesselName(f.vesselId)))}.`;
 
 const OF_A_WINE = { strength, safe, next, done, gravity, volume } as const;

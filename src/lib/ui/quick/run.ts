@@ -9,7 +9,7 @@ import { keepDraft } from '$lib/store/draft';
 import { household, changeSettings } from '$lib/store/household.svelte';
 import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
-import { keep, undoThings } from '$lib/store/things';
+import { keep } from '$lib/store/things';
 import { sayDone, sayKept, takeBack } from '../nav/said.svelte';
 import type { Preview } from './preview';
 
@@ -24,13 +24,8 @@ type Go = (href: string) => Promise<unknown>;
 export async function run(p: Preview, sure: boolean, go: Go): Promise<void> {
   const deed: Deed = p.written.flatMap((w) => w.deed);
   if (deed.length > 0) {
-    const kept: Entry[] = [];
-    for (const v of p.written.flatMap((w) => w.newVessels)) kept.push(...(await keep('vessels', v)));
     // A jar that a line brings along is there only if what the line says is written.
-    const events = await perform(deed, { sure }).catch(async (e: unknown) => {
-      if (kept.length > 0) await undoThings(kept);
-      throw e;
-    });
+    const events = await perform(deed, { sure }, { vessels: p.written.flatMap((w) => w.newVessels) });
     const [first] = p.lines;
     sayDone(
       p.lines.length > 1 ? `${p.lines.length} things written down.` : `${first!.who}: ${first!.what}.`,

@@ -31,11 +31,10 @@
     fills.find((f) => f.vesselId === vessel)?.reads.at(-1)?.sg ??
       (fills.length > 1 || !batch.standing.sg?.measured ? null : batch.standing.sg.sg)
   );
-  const told = $derived(
-    fills.length > 1 ? batch.standing.belief?.vessels[vessel] : (batch.standing.belief ?? undefined)
+  /** To say “same” by one tap. What is believed of all of it is of today; of one jar it is of the day it was written of. */
+  const last = $derived(
+    before !== null && mayStandAt(before, batch.standing.belief) ? before.toFixed(3) : ''
   );
-  /** To say “same” by one tap. */
-  const last = $derived(before !== null && mayStandAt(before, told) ? before.toFixed(3) : '');
 
   async function save(text: string) {
     const ok = await tell(`${batch.state.name}: ${text} written down.`, () => {
