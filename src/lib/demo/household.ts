@@ -10,7 +10,7 @@ import { look, note, readGravity } from '$core/commands/observe';
 import { pitch, put, stir } from '$core/commands/put';
 import { setReadingAside } from '$core/commands/tick';
 import { doStep } from '$core/steps/do-step';
-import { keep } from '$lib/store/things';
+import { keepAll } from '$lib/store/things';
 import { keepRecipe } from '$lib/store/recipes';
 import { db } from '$lib/store/db';
 import { isNothingHere } from '$lib/store/stamp';
@@ -90,9 +90,9 @@ export async function loadDemo(now: number): Promise<void> {
   await db.transaction('rw', db.tables, async () => {
     // Two tabs, or a tap while it is on its way, fill it once.
     if (!(await isNothingHere())) return;
-    for (const vessel of VESSELS) await keep('vessels', vessel);
-    for (const rack of RACKS) await keep('racks', rack);
-    for (const lot of harvest(now)) await keep('harvest', lot);
+    await keepAll('vessels', VESSELS);
+    await keepAll('racks', RACKS);
+    await keepAll('harvest', harvest(now));
     await write(log);
     for (const [plan, name, note] of recipes) await keepRecipe(plan, name, null, { note });
     await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });

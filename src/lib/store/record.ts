@@ -20,7 +20,7 @@ import { reckonSoon } from './reckon-soon';
 import { bearingOn } from '$core/report/sum-up';
 import { stampMore } from './stamp';
 import { eventsOf, sumUp, touched } from './summaries';
-import { keep } from './things';
+import { keepAll } from './things';
 
 /** When something happened (ms since 1970), if not now; and when it was written down. */
 export type When = {
@@ -108,7 +108,7 @@ export async function write(
   await db.transaction('rw', [...new Set<Table>([...tables, ...more])], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
-    for (const v of vessels) await keep('vessels', v);
+    if (vessels.length > 0) await keepAll('vessels', vessels);
     await askAbout(events, when.sure === true);
     await db.events.bulkAdd(events);
     await sumUp(await touched(events));

@@ -23,7 +23,7 @@ import { db } from './db';
 import { dropDraft, keepDraft, readDraft } from './draft';
 import { newId } from './here';
 import { eventsOfDeed, hangingOn, perform, remove, replace, restore, undo, write, type When } from './record';
-import { keep } from './things';
+import { keep, keepAll } from './things';
 import { keepRecipe } from './recipes';
 import { DEFAULT_SETTINGS, settingsFrom } from '$core/units/settings';
 import { isSound } from '$core/report/summary';
@@ -129,6 +129,27 @@ describe('writing down', () => {
     const begun = { batchId, plan: PLAN, name: 'T', vesselId: 'd', recipeId: null, hasNoStem: true };
     await undo(await perform(beginBatch(begun), { at: NOW + 3000 }));
     expect(await hasStem()).toBe(false);
+  });
+
+  it('a vessel that a deed brings along is there if the deed is, and not if it is refused', async () => {
+    const id = await start(PLAN, 'R', 'b', { at: NOW });
+    const jar = { id: 'brought', name: 'new jar', shape: 'jar' as const, capacityL: 5.2 };
+    const along = { vessels: [jar] };
+    const tooMuch = [draft(id, 'loss', { volumeL: 90, how: 'spilt' as const })];
+    await expect(perform(tooMuch, { at: NOW + 1000 }, along)).rejects.toThrow(/only/);
+    expect([await db.vessels.get('brought'), await db.things.where('of').equals('brought').count()]).toEqual([
+      undefined,
+      0
+    ]);
+    await perform(stir(id), { at: NOW + 2000 }, along);
+    expect(await db.vessels.get('brought')).toMatchObject(jar);
+    // Of several things one that is not sound keeps out all.
+    const two = [
+      { ...jar, id: 'second' },
+      { ...jar, id: 'third', capacityL: -1 }
+    ];
+    await expect(keepAll('vessels', two)).rejects.toThrow();
+    expect(await db.vessels.get('second')).toBeUndefined();
   });
 
   it('refuses an empty note and a senseless racking', async () => {

@@ -44,15 +44,20 @@ async function writeThings(make: () => EntryDraft[] | Promise<EntryDraft[]>): Pr
  * Keeps a thing as it is now: what is new as a whole, else only what differs from how it was.
  * @throws InputError when it is not sound
  */
-export async function keep<K extends ThingKind>(kind: K, thing: Thing<K>): Promise<Entry[]> {
-  const sound = THINGS[kind].safeParse(JSON.parse(JSON.stringify(thing)));
-  if (!sound.success) {
-    const { path, reason } = firstProblem(sound.error);
+export const keep = <K extends ThingKind>(kind: K, thing: Thing<K>): Promise<Entry[]> =>
+  keepAll(kind, [thing]);
+
+/** The same for several at once, all of them or none. */
+export async function keepAll<K extends ThingKind>(kind: K, things: readonly Thing<K>[]): Promise<Entry[]> {
+  const sound = things.map((thing) => {
+    const parsed = THINGS[kind].safeParse(JSON.parse(JSON.stringify(thing)));
+    if (parsed.success) return parsed.data as Thing<K>;
+    const { path, reason } = firstProblem(parsed.error);
     throw new InputError(`${path} ${reason}.`, 'Correct it and try again.', path);
-  }
+  });
   return writeThings(async () => {
-    const was = ((await rows(kind).get(thing.id)) ?? null) as Thing<K> | null;
-    return changesTo(kind, was, sound.data as Thing<K>);
+    const was = (await rows(kind).bulkGet(sound.map((x) => x.id))) as (Thing<K> | undefined)[];
+    return sound.flatMap((thing, i) => changesTo(kind, was[i] ?? null, thing));
   });
 }
 

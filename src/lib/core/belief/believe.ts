@@ -2,7 +2,7 @@ import { abvOf } from '../ferment/convert';
 import { readsDry } from '../ledger/evidence';
 import type { Fill } from '../ledger/fill';
 import { bottleId, type Flow } from '../ledger/flow';
-import { contents, type BatchState } from '../ledger/state';
+import { contents, standingFills, type BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { columnsOf, estimateFromNothing, estimateOf, meanOf } from './columns';
 import { normalQuantile } from '../maths/draw';
@@ -165,10 +165,6 @@ export function readOut(fills: Fill[]): (told: Told) => Told {
   };
 }
 
-/** The fillings a batch stands in; once all of it is in bottle, its last. */
-export const fillsOf = (s: Pick<BatchState, 'fills' | 'bottled'>): Fill[] =>
-  s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
-
 /** The cells a batch stands in; once all of it is in bottle, those of its last filling. */
 export function cellsOf(s: Pick<BatchState, 'fills' | 'bottled'>, e: Ensemble): Cell[] {
   const ids =
@@ -194,7 +190,7 @@ function believed(s: BatchState): Belief | null {
   if (s.flows.length === 0) return null;
   const r = asItIs(believe(s));
   const cells = cellsOf(s, r.e);
-  const all = readOut(fillsOf(s))(toldOf(r, cells));
+  const all = readOut(standingFills(s))(toldOf(r, cells));
   if (!(all.volumeL.likely > 0) || !Number.isFinite(all.sg.likely)) return null;
   const vessels = Object.fromEntries(
     s.fills.flatMap((f) => {

@@ -1,7 +1,7 @@
 import { QUIET_SG } from '../ledger/evidence';
-import type { BatchState } from '../ledger/state';
+import { standingFills, type BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
-import { asItIs, believe, cellsOf, fillsOf, namesOf, readOut, toldOf, type Told } from './believe';
+import { asItIs, believe, cellsOf, namesOf, readOut, toldOf, type Told } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
 import { allOf } from '../maths/parts';
 import { zeros } from './ensemble';
@@ -62,7 +62,7 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
   const from = r.at;
   const [quiet, done] = [zeros(e.size).fill(NaN), zeros(e.size).fill(NaN)];
   const later: Later[] = [];
-  const asRead = readOut(fillsOf(s));
+  const asRead = readOut(standingFills(s));
   let stuckChance = 0;
   for (const d of LOOKED) {
     yield;

@@ -13,6 +13,7 @@ import {
   batchTolerance,
   isBegun,
   contents,
+  standingFills,
   fermentedOf,
   timesRacked,
   volumeOf,
@@ -48,10 +49,6 @@ export type Standing = {
   /** sugar in kg of hexose: turned to alcohol, dissolved, still in the fruit */
   sugarKg: { turned: number; dissolved: number; held: number };
 };
-
-/** The vessels it stands in; once all of it is in bottle, the last as it was then. */
-const standingFills = (s: BatchState) =>
-  s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
 
 /**
  * How long a batch has not moved: no longer than the least still of its vessels.
@@ -135,7 +132,7 @@ const unsureKgOf = (s: BatchState): number => standingFills(s).reduce((sum, f) =
 
 export function standingOf(s: BatchState): Standing {
   // Once bottled, the wine is what went into the bottles.
-  const stock = s.fills.length > 0 || s.bottled.length === 0 ? contents(s) : s.bottled.at(-1)!.fill.stock;
+  const stock = contents({ fills: standingFills(s) });
   const now = liquid(stock);
   const last = lastReading(s);
   const volumeL = volumeOf(s);

@@ -214,6 +214,10 @@ export function contents(s: Pick<BatchState, 'fills'>): Stock {
 export const volumeOf = (s: Pick<BatchState, 'fills'>): number =>
   s.fills.reduce((sum, f) => sum + fillL(f), 0);
 
+/** The vessels it stands in; once all of it is in bottle, the last as it was then. */
+export const standingFills = (s: Pick<BatchState, 'fills' | 'bottled'>): Fill[] =>
+  s.fills.length > 0 ? s.fills : s.bottled.slice(-1).map((b) => b.fill);
+
 /** Bottles of it that are still closed, as far as is known. */
 export const bottlesLeft = (s: Pick<BatchState, 'bottled'>): number =>
   s.bottled.reduce((sum, b) => sum + b.left, 0);

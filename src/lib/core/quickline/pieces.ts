@@ -190,14 +190,17 @@ function bySeveralVessels(text: string, ctx: Context, line: string, when: When |
 
 /** Several days in a row, each with what was of it: `1.050 on monday and 1.040 today`. */
 function byDays(text: string, ctx: Context, line: string): Part[] | null {
-  const parts = inParts(text).map((part) => {
-    const p: Piece = { text: part };
-    return { p, when: takeWhen(p, ctx) };
-  });
-  // The days first, which cost little: where one is missing nothing else of it is read.
-  if (parts.length < 2 || parts.some((x) => x.when === null)) return null;
-  const all = parts.map((x) => readAll(x.p.text, ctx, line));
-  return all.every(isGood) ? all.map(({ found }, i) => ({ found, who: [], when: parts[i]!.when })) : null;
+  const parts = inParts(text).map((part): Piece => ({ text: part }));
+  if (parts.length < 2) return null;
+  // The days first, which cost little: where one is missing nothing more is read.
+  const days: When[] = [];
+  for (const p of parts) {
+    const when = takeWhen(p, ctx);
+    if (!when) return null;
+    days.push(when);
+  }
+  const all = parts.map((p) => readAll(p.text, ctx, line));
+  return all.every(isGood) ? all.map(({ found }, i) => ({ found, who: [], when: days[i]! })) : null;
 }
 
 /** Several wines in a row: `quince 1.040, elderberry 1.018`. */

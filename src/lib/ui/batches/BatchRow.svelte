@@ -96,7 +96,7 @@
           b.state.bottled[0].at,
           household.now,
           b.state.zone
-        )}{:else if bottled}gone {dayWord(b.state.lastAt, household.now, b.state.zone)}{/if}
+        )}{:else if bottled}last written of {dayWord(b.state.lastAt, household.now, b.state.zone)}{/if}
     </span>
   </a>
 </li>

@@ -5,7 +5,7 @@
   import { keepDraft, readDraft } from '$lib/store/draft';
   import { explain } from '$lib/ui/words/own-units';
   import { household } from '$lib/store/household.svelte';
-  import { keep } from '$lib/store/things';
+  import { keepAll } from '$lib/store/things';
   import { newId } from '$lib/store/here';
   import { countryOf } from '$core/units/settings';
   import { createDraft } from '../field/draft.svelte';
@@ -49,15 +49,11 @@
     try {
       if (good.length > 0) {
         const names = good.map((f) => f.choice.label.toLowerCase()).join(', ');
-        const ok = await tell(`Weighed in: ${names}.`, async () => {
-          const kept = [];
-          for (const { choice } of good) {
-            const item = choice.item as Extract<Ingredient, { kind: 'produce' }>;
-            const how = { at, form, weighed: weighed as 'trimmed' | 'bought', ...(place ? { place } : {}) };
-            kept.push(...(await keep('harvest', lotOf(newId(), item, how))));
-          }
-          return kept;
-        });
+        const how = { at, form, weighed: weighed as 'trimmed' | 'bought', ...(place ? { place } : {}) };
+        const lots = good.map(({ choice }) =>
+          lotOf(newId(), choice.item as Extract<Ingredient, { kind: 'produce' }>, how)
+        );
+        const ok = await tell(`Weighed in: ${names}.`, () => keepAll('harvest', lots));
         if (!ok) return;
         keepDraft(HOW, weighed);
         usual = weighed;

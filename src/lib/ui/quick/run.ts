@@ -1,5 +1,4 @@
 import type { Deed } from '$core/commands/deed';
-import type { Entry } from '$core/ledger/things';
 import { lotOf } from '$core/plan/harvest';
 import type { Ingredient } from '$core/plan/plan';
 import type { Command, CommandOf } from '$core/quickline/command';
@@ -9,7 +8,7 @@ import { keepDraft } from '$lib/store/draft';
 import { household, changeSettings } from '$lib/store/household.svelte';
 import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
-import { keep } from '$lib/store/things';
+import { keepAll } from '$lib/store/things';
 import { sayDone, sayKept, takeBack } from '../nav/said.svelte';
 import type { Preview } from './preview';
 
@@ -57,11 +56,9 @@ async function keepSet({ name, line }: CommandOf<'set'>): Promise<void> {
 }
 
 async function weighIn(c: CommandOf<'weigh-in'>): Promise<void> {
-  const kept: Entry[] = [];
   const how = { at: c.at ?? new Date().toISOString(), form: c.form ?? 'fresh', weighed: 'bought' } as const;
-  for (const item of c.lots as Extract<Ingredient, { kind: 'produce' }>[])
-    kept.push(...(await keep('harvest', lotOf(newId(), item, how))));
-  sayKept('Weighed in.', kept);
+  const lots = (c.lots as Extract<Ingredient, { kind: 'produce' }>[]).map((x) => lotOf(newId(), x, how));
+  sayKept('Weighed in.', await keepAll('harvest', lots));
 }
 
 /** Takes back what was written last, whatever wine it is of. */

@@ -15,7 +15,7 @@
   <span class="no-print flex flex-wrap items-center gap-3">
     <button
       class="btn btn-line"
-      onclick={() => tell(`${batch.state.name}: still there.`, () => note(batch.id, 'Still there.', false))}
+      onclick={() => tell(`${batch.state.name}: still there.`, () => note(batch.id, 'Still there.'))}
       >It is</button
     >
     <a class="btn btn-line" href="/batches/{batch.id}#take">It is gone</a>

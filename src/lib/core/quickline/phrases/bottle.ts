@@ -38,8 +38,7 @@ export function readBottle(p: Piece, ctx: Context): Read | null {
     BARE_SIZE,
     (_, x: string, n: string) => `${x} ${n} ${n.length > 2 ? 'ml' : 'cl'}`
   );
-  const boxes = /\b(?:an?|\d+|one|two|three)\s+cases?\b/.exec(p.text)?.[0];
-  if (boxes) {
+  if (/\b(?:an?|\d+|one|two|three)\s+cases?\b/.test(p.text)) {
     p.text = '';
     return ask('amount', 'How many bottles is that? Such as: bottled 12.');
   }

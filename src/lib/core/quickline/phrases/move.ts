@@ -57,14 +57,15 @@ type To = CommandOf<'transfer'>['to'][number];
 const NAMED = 5;
 /** What takes so much of it, as a share, takes all that is clear. */
 const MOST_OF_IT = 0.95;
+const SUCH = 'another|clean|empty|fresh|new|saniti[sz]ed|second|sterili[sz]ed';
 /** A vessel without its size or its name. */
-const SOME_JAR = new RegExp(
-  `\\s*\\b(?:in)?to\\s+(?:(?:the|an?|my|another|clean|fresh|new)\\s+)*(?:${JAR}|glass)\\b`
-);
+const SOME_JAR = new RegExp(`\\s*\\b(?:in)?to\\s+(?:(?:the|an?|my|${SUCH})\\s+)*(?:${JAR}|glass)\\b`);
 
 /** What may stand before a size, and says no more of it. */
-const OF_A_JAR =
-  /\b(?:(?:another|clean|empty|fresh|glass|new|saniti[sz]ed|second|sterili[sz]ed)\s+)+(?=\d|(?:gal(?:lon)?|quart|pint|lit(?:re|er))\b)/g;
+const OF_A_JAR = new RegExp(
+  `\\b(?:(?:glass|${SUCH})\\s+)+(?=\\d|(?:gal(?:lon)?|quart|pint|lit(?:re|er))\\b)`,
+  'g'
+);
 
 /** The line once for each empty vessel that it could mean: closed ones that take the wine first, the smallest first. */
 function emptyOnes(ctx: Context, line: string): Ask['choices'] {
