@@ -1,5 +1,5 @@
 import type { Command } from './command';
-import type { Context, Piece } from './context';
+import { ask, type Context, type Piece, type Read } from './context';
 import { isOfSize } from '../vessels/vessels';
 import { fluid, litresIn, VOLUME } from './phrases/volume';
 
@@ -30,17 +30,16 @@ function isCalled(v: Vessel, litres: number, ctx: Pick<Context, 'volume' | 'coun
 /** A size without a word for the vessel may be of anything that goes in: it is a vessel's where something is read there. */
 const READ_THERE: ReadonlySet<string> = new Set(['reading', 'observation']);
 /** What goes into a vessel, and does not leave it. */
-const GOES_IN: ReadonlySet<string> = new Set(['addition', 'make-up', 'pitch', 'steep', 'top-up']);
+export const GOES_IN: ReadonlySet<string> = new Set(['addition', 'make-up', 'pitch', 'steep', 'top-up']);
 
-/**
- * Takes a vessel in which wine stands out of a piece, called by its size or its shape; undefined where none is, or more
- * than one could be.
- * @returns it, and whether something of a kind can be said of it in these words
- */
+/** Vessels that can be meant, the words that name them, and whether something of a kind can be said of one in these words. */
+export type Loose = { vessels: Vessel[]; words: string; fits: (kind: Command['kind']) => boolean };
+
+/** Takes out of a piece a vessel in which wine stands, called by its size or its shape; undefined where none is. */
 export function takeLoosely(
   p: Piece,
   ctx: Pick<Context, 'vessels' | 'volume' | 'country'>
-): { vessel: Vessel; fits: (kind: Command['kind']) => boolean } | undefined {
+): Loose | undefined {
   const m = SAID.exec(p.text);
   if (!m) return undefined;
   const [whole, where, size, sized, alone] = m;
@@ -53,12 +52,27 @@ export function takeLoosely(
   const isGlass = shape !== undefined && GLASS.test(shape) && !full.some(bears);
   const isSuch = (v: Vessel) => (isGlass ? !v.isOpen && !OTHER.test(v.name.toLowerCase()) : bears(v));
   const those = full.filter((v) => (litres === null || isCalled(v, litres, ctx)) && (!shape || isSuch(v)));
-  if (those.length !== 1) return undefined;
+  if (those.length === 0) return undefined;
   p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + whole.length)}`;
   const isInto = /^(?:into|to)$/.test(where!);
   return {
-    vessel: those[0]!,
+    vessels: those,
+    words: whole.slice(where!.length).trim(),
     fits: (kind) =>
       isInto ? GOES_IN.has(kind) && shape !== undefined : shape !== undefined || READ_THERE.has(kind)
   };
 }
+
+/** Of vessels that can be meant those of one wine, where it stands in any of them. */
+export function ofWine(vessels: readonly Vessel[], wineId: string | null): Vessel[] {
+  const own = vessels.filter((v) => v.wineId === wineId);
+  return own.length > 0 ? own : [...vessels];
+}
+
+/** Asks which of several vessels is meant by some words of a line. */
+export const whichOf = (vessels: readonly Vessel[], words: string, line: string): Read =>
+  ask(
+    'vessel',
+    'Which one is meant?',
+    vessels.map((v) => ({ label: v.name, line: line.replace(words, `the ${v.name.toLowerCase()}`) }))
+  );

@@ -14,7 +14,7 @@ import {
   readTopUpFrom
 } from './phrases/put';
 import { readReading } from './phrases/reading';
-import { maySayVessel, takeLoosely } from './loose-vessel';
+import { GOES_IN, maySayVessel, ofWine, takeLoosely, whichOf } from './loose-vessel';
 import { takeWhen, type When } from './when';
 import { takeVessel, takeWho } from './who';
 
@@ -103,7 +103,8 @@ export function readPiece(text: string, ctx: Context, line: string): Part[] {
   const when = AHEAD.test(text) ? null : takeWhen(p, ctx);
   const bare = readAll(p.text, ctx, line);
   // `in the carboy` says where, though it would be understood without.
-  const inVessel = isGood(bare) && !maySayVessel(p.text) ? null : ofVessel(p.text, ctx, line, when);
+  const inVessel =
+    isGood(bare) && !maySayVessel(p.text) ? null : ofVessel(p.text, ctx, line, when, isGood(bare));
   if (inVessel) return [inVessel];
   const inEach = isGood(bare) ? null : bySeveralVessels(p.text, ctx, line, when);
   if (inEach) return inEach;
@@ -135,13 +136,15 @@ const OF_ALL: ReadonlySet<string> = new Set([
   'open'
 ]);
 
-/** Something that is said of one vessel: `2 campden in the green jar`. */
-function ofVessel(text: string, ctx: Context, line: string, when: When | null): Part | null {
+/**
+ * Something that is said of one vessel: `2 campden in the green jar`.
+ * @param isClear whether it is understood without: then only what goes in is asked about, for it would go into all
+ */
+function ofVessel(text: string, ctx: Context, line: string, when: When | null, isClear = false): Part | null {
   const p: Piece = { text };
   const exact = takeVessel(p, ctx);
   const loose = exact ? undefined : takeLoosely(p, ctx);
-  const vessel = exact ?? loose?.vessel;
-  if (!vessel) return null;
+  if (!exact && !loose) return null;
   const own = exact && alsoHere(text, exact, ctx);
   if (own) return { found: whichVessel(exact, own, line, ctx), who: [], when };
   const named: Piece = { text: p.text };
@@ -152,11 +155,16 @@ function ofVessel(text: string, ctx: Context, line: string, when: When | null): 
   ];
   const good = tries.find(({ all }) => isGood(all));
   if (!good) return null;
-  const stands = ctx.wines.filter((w) => w.id === vessel.wineId);
   const { commands: found } = good.all.found;
   if (found.some((c) => OF_ALL.has(c.kind) || loose?.fits(c.kind) === false)) return null;
+  // A reading of one of several is asked about where it is written, with “each of them”.
+  if (loose && loose.vessels.length > 1 && isClear && !found.some((c) => GOES_IN.has(c.kind))) return null;
+  const wineId = who.length === 1 ? who[0]!.id : ctx.hereId;
+  const [vessel, ...others] = exact ? [exact] : ofWine(loose!.vessels, wineId);
+  if (others.length > 0) return { found: whichOf([vessel!, ...others], loose!.words, line), who: [], when };
+  const stands = ctx.wines.filter((w) => w.id === vessel!.wineId);
   const commands = found.map((c) =>
-    OF_NO_WINE.has(c.kind) ? c : ({ ...c, vesselId: vessel.id } as Command)
+    OF_NO_WINE.has(c.kind) ? c : ({ ...c, vesselId: vessel!.id } as Command)
   );
   return { found: { commands, asks: [] }, who: good.who.length > 0 ? good.who : stands, when };
 }
@@ -170,7 +178,8 @@ function alsoHere(text: string, exact: Vessel, ctx: Context): Vessel | undefined
   if (ctx.hereId === null || exact.wineId === undefined || exact.wineId === ctx.hereId) return undefined;
   if (takeWho({ text }, ctx).some((w) => w.id === exact.wineId)) return undefined;
   const vessels = ctx.vessels.filter((v) => v.wineId === ctx.hereId);
-  return takeLoosely({ text }, { ...ctx, vessels })?.vessel;
+  const own = takeLoosely({ text }, { ...ctx, vessels })?.vessels ?? [];
+  return own.length === 1 ? own[0] : undefined;
 }
 
 const whichVessel = (other: Vessel, own: Vessel, line: string, ctx: Context): Read => {

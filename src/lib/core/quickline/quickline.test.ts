@@ -183,6 +183,44 @@ describe('a vessel as it is called', () => {
       : commands.map((c) => `${c.kind} ${(c as { vesselId?: string }).vesselId}`);
   };
 
+  it('asks which of two that are called alike, and each answer is that one', () => {
+    const two = {
+      ...ctx,
+      vessels: [
+        { id: 'one', name: '1 US gal jar', capacityL: 3.94, wineId: 'apple' },
+        { id: 'two', name: '1 US gal jar 2', capacityL: 3.94, wineId: 'apple' },
+        { id: 'small', name: '12 US fl oz bottle', capacityL: 0.37, wineId: 'apple' },
+        { id: 'other', name: '1 US gal carboy', capacityL: 3.94, wineId: 'quince' }
+      ]
+    };
+    for (const line of [
+      '1.000 in the 1 gal jar',
+      'bottled 5 x 750 from the 1 gal jar',
+      '2 campden in the 1 gal jar',
+      '2 campden in the jar',
+      'topped up the 1 gal jar from the 12 oz bottle'
+    ]) {
+      const { asks } = parse(line, two);
+      expect(
+        asks.map((x) => x.about),
+        line
+      ).toEqual(['vessel']);
+      expect(
+        asks[0]!.choices.map((x) => x.label),
+        line
+      ).toEqual(['1 US gal jar', '1 US gal jar 2']);
+      for (const [i, choice] of asks[0]!.choices.entries()) {
+        const [command, ...more] = parse(choice.line, two).commands as { vesselId?: string; to?: unknown }[];
+        const at = command!.to ?? command!.vesselId;
+        const id = ['one', 'two'][i];
+        expect([at, more], choice.line).toEqual([command!.to ? [{ vesselId: id }] : id, []]);
+      }
+    }
+    expect(parse('1.000 in the jar', two)).toMatchObject({ asks: [], commands: [{ sg: 1 }] });
+    // The wine of the page, where it has one that is called so.
+    expect(parse('2 campden in the 12 oz bottle', two).commands).toMatchObject([{ vesselId: 'small' }]);
+  });
+
   it.each([
     ['1.012 in 3 gal', ['reading carboy']],
     ['1.012 in the 3 gal carboy', ['reading carboy']],

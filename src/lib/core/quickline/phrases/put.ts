@@ -6,7 +6,7 @@ import { readAmount } from '../../units/reckon';
 import type { CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
 import { readItem, readItems } from '../items';
-import { takeLoosely } from '../loose-vessel';
+import { ofWine, takeLoosely, whichOf } from '../loose-vessel';
 import { takeVessel, takeWho } from '../who';
 import { fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
@@ -149,18 +149,21 @@ const FROM_ONE =
   /^[\s,]*(?:i\s+)?top(?:ped)?(?:\s+up)?\s+(.+?)(?:\s+up)?\s+(?:from|out\s+of|with\s+(?:the\s+)?(?:wine|rest|wine\s+left)\s+(?:from|in|of))\s+(.+?)[\s,.]*$/;
 
 /** One vessel of a wine filled to the neck out of another: `topped up the carboy from the 1 qt jar`. */
-export function readTopUpFrom(p: Piece, ctx: Context): Read | null {
+export function readTopUpFrom(p: Piece, ctx: Context, line: string): Read | null {
   const m = FROM_ONE.exec(p.text);
   if (!m) return null;
-  const vesselOf = (words: string) => {
+  const meant = m.slice(1).map((words) => {
     const own: Piece = { text: `in ${fluid(words)}` };
-    const found = takeVessel(own, ctx) ?? takeLoosely(own, ctx)?.vessel;
-    return leftOf(own) ? undefined : found;
-  };
-  const [to, from] = [vesselOf(m[1]!), vesselOf(m[2]!)];
-  if (!to || !from) return null;
+    const exact = takeVessel(own, ctx);
+    const those = exact ? [exact] : ofWine(takeLoosely(own, ctx)?.vessels ?? [], ctx.hereId);
+    return { words, vessels: leftOf(own) ? [] : those };
+  });
+  if (meant.some((x) => x.vessels.length === 0)) return null;
   p.text = '';
-  return read({ kind: 'transfer', vesselId: from.id, to: [{ vesselId: to.id }], toNeck: true });
+  const unclear = meant.find((x) => x.vessels.length > 1);
+  if (unclear) return whichOf(unclear.vessels, unclear.words, line);
+  const [to, from] = meant.map((x) => x.vessels[0]!.id);
+  return read({ kind: 'transfer', vesselId: from!, to: [{ vesselId: to! }], toNeck: true });
 }
 
 const STEEPED = /\b(?:steep(?:ed|ing)?|hung\s+in|hang\s+in|hung|dry[\s-]+hopped(?:\s+with)?)\b/;
