@@ -2,7 +2,8 @@ import { OF_NO_WINE, type Command } from './command';
 import { ask, leftOf, oncePerLine, read, type Context, type Piece, type Read, type Wine } from './context';
 import { readOdd, readStep, readStir } from './phrases/deeds';
 import { readLook } from './phrases/look';
-import { readBottle, readOpen } from './phrases/bottle';
+import { BOTTLED, readBottle, readOpen } from './phrases/bottle';
+import { isPriming, isSugarBeside } from './phrases/prime';
 import { readFruitOut, readGone, readRack } from './phrases/move';
 import {
   readAddition,
@@ -22,7 +23,7 @@ import { takeVessel, takeWho } from './who';
 export type Part = { found: Read; who: Wine[]; when: When | null };
 
 const VERB =
-  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|made\\s+up|poured(?!\\s+(?:it\\s+)?back)|fed|pushed|punched|degassed|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
+  '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|made\\s+up|poured(?!\\s+(?:it\\s+)?back)|fed|gave|sweetened|stabili[sz]ed|fined|primed|pushed|punched|degassed|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
 /** Where a new thing begins that has nothing to do with what stands before it. */
 const BREAK = new RegExp(
   `\\s*(?:;|\\.(?=\\s)|\\bthen\\b|,?\\s+and\\s+then\\b|(?:,|\\band\\b)\\s*(?:then\\s+|i\\s+)?(?=${VERB}\\b))\\s*`
@@ -30,10 +31,21 @@ const BREAK = new RegExp(
 
 /** A line in its pieces. Lists of things stay together. */
 export const pieces = (line: string): string[] =>
-  line
-    .split(BREAK)
-    .map((x) => x.trim())
-    .filter((x) => x !== '' && x !== ',');
+  withPriming(
+    line
+      .split(BREAK)
+      .map((x) => x.trim())
+      .filter((x) => x !== '' && x !== ',')
+  );
+
+/** Sugar that is said beside a bottling is for the bottles: it belongs to that piece. */
+function withPriming(parts: readonly string[]): string[] {
+  const at = parts.findIndex((x) => BOTTLED.test(x));
+  if (at < 0) return [...parts];
+  const isFor = (x: string, i: number) => i !== at && (isPriming(x) || (i > at && isSugarBeside(x)));
+  const sugar = parts.filter(isFor);
+  return parts.flatMap((x, i) => (i === at ? [[x, ...sugar].join(', ')] : isFor(x, i) ? [] : [x]));
+}
 
 /** Phrases in the order they are tried. */
 const PHRASES = [

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { PRODUCE } from './table';
 import { SWEETENERS } from './sweeteners';
 import { chooseIngredient } from '../plan/choose';
-import { POISONS } from './plant-list';
+import { FOODS, POISONS } from './plant-list';
 import { findPoisonous, unsafePart } from './plants';
 
 /** Poison-centre lists of garden and hedge plants, from memory. */
@@ -25,6 +25,24 @@ describe('the list of poisonous plants', () => {
       ].filter((text) => !findPoisonous(text))
     );
     expect(missed.join('; ')).toBe('');
+  });
+  it('finds each however its words are spaced, and refuses no food for it', () => {
+    const spaced = (name: string) => {
+      const words = name.split(' ');
+      const [one] = words;
+      const cuts =
+        words.length > 1
+          ? []
+          : Array.from({ length: Math.max(0, one!.length - 3) }, (_, i) => [one!.slice(0, i + 2), one!.slice(i + 2)]);
+      return [words.join(''), words.join('-'), ...cuts.flatMap((c) => [c.join(' '), c.join('-')])];
+    };
+    const missed = names.flatMap((n) =>
+      spaced(n).flatMap((s) => [s, `2 kg of ${s}`, ...(/[siux]$/.test(n) ? [] : [`${s}s`])])
+    );
+    expect(missed.filter((text) => !findPoisonous(text))).toEqual([]);
+    const food = [...FOODS, ...PRODUCE.flatMap((p) => [p.name, p.plural])];
+    expect(food.flatMap((n) => [n.replace(/ /g, ''), n.replace(/ /g, '-')]).filter((n) => findPoisonous(n))).toEqual([]);
+    expect(['rhubarbleaves', 'plumstones', 'potato-leaves'].filter((n) => !unsafePart(n))).toEqual([]);
   });
   it('finds a slip of one letter in a long name', () => {
     for (const slip of [

@@ -74,13 +74,53 @@ function runAt(words: readonly string[], run: readonly string[], from: number): 
   return run.every((w, i) => words[from + i] === w);
 }
 
-/** Which words of a text lie inside the name of a food. */
-function inFood(words: readonly string[]): boolean[] {
+/** A name without its gaps, with its words as written and each in the singular: `foxglove`, `fox glove`, `fox-gloves`. */
+const joinedForms = (name: string): string[] => {
+  const whole = tidy(name).replace(/ /g, '');
+  return [whole, singular(whole), wordsOf(name).join('')];
+};
+const JOINED_POISON = new Map(
+  Object.entries(POISONS).flatMap(([plant, { also = [], latin }]) =>
+    [plant, ...also, ...latin].flatMap(joinedForms).map((key) => [key, plant] as const)
+  )
+);
+const JOINED_FOOD = new Set(FOODS.flatMap(joinedForms));
+/** The longest name, in words as somebody may write it apart. */
+const MOST_WORDS = 5;
+
+type JoinedRun = { from: number; to: number; key: string };
+
+/** Every run of a text's words written together, the longest first; one word by itself too. */
+function* joinedRuns(text: string, words: readonly string[]): Generator<JoinedRun> {
+  const raw = tidy(text).split(' ').filter(Boolean);
+  for (let n = Math.min(MOST_WORDS, words.length); n >= 1; n--)
+    for (let from = 0; from + n <= words.length; from++) {
+      const to = from + n;
+      yield { from, to, key: words.slice(from, to).join('') };
+      const whole = raw.slice(from, to).join('');
+      yield { from, to, key: whole };
+      yield { from, to, key: singular(whole) };
+      yield { from, to, key: whole.replace(/s$/, '') };
+    }
+}
+
+/** Which words of a text lie inside the name of a food, however it is spaced. */
+function inFood(text: string, words: readonly string[]): boolean[] {
   const covered = words.map(() => false);
   for (let i = 0; i < words.length; i++)
     for (const food of FOODS_BY_FIRST.get(words[i]!) ?? [])
       if (runAt(words, food, i)) food.forEach((_, k) => (covered[i + k] = true));
+  for (const { from, to, key } of joinedRuns(text, words)) if (JOINED_FOOD.has(key)) covered.fill(true, from, to);
   return covered;
+}
+
+/** A poisonous plant whose name is written apart, together or with hyphens otherwise than the list has it. */
+function findJoined(text: string, words: readonly string[], covered: readonly boolean[]): string | null {
+  for (const { from, to, key } of joinedRuns(text, words)) {
+    const plant = JOINED_POISON.get(key);
+    if (plant && !covered.slice(from, to).every(Boolean)) return plant;
+  }
+  return null;
 }
 
 function findRun(words: readonly string[], covered: readonly boolean[]): string | null {
@@ -96,7 +136,7 @@ function findRun(words: readonly string[], covered: readonly boolean[]): string 
  */
 export function findPoisonous(text: string): Poison | null {
   const words = wordsOf(text);
-  const covered = inFood(words);
+  const covered = inFood(text, words);
   const bare = words.map((w, i) => ({ w, i })).filter(({ w }) => !FILLERS.has(w));
   const slip = () => {
     for (const [i, w] of words.entries()) {
@@ -108,6 +148,7 @@ export function findPoisonous(text: string): Poison | null {
   };
   const plant =
     findRun(words, covered) ??
+    findJoined(text, words, covered) ??
     findRun(
       bare.map((x) => x.w),
       bare.map((x) => covered[x.i]!)
@@ -194,11 +235,22 @@ const EATEN = new Set(
 const WITHOUT =
   /\b(without|no|minus|removed|out|off|less|free|stoned|pitted|destoned|deseeded|cored|stripped)\b/;
 
+/** A plant and its part written as one word, as two: `rhubarbleaf`. */
+function partedWord(word: string): string[] {
+  for (const { plants, parts } of PARTS)
+    for (const plant of plants)
+      if (word.startsWith(plant)) {
+        const part = singular(word.slice(plant.length));
+        if (parts.includes(part)) return [plant, part];
+      }
+  return [word];
+}
+
 /** A poisonous part of a plant that is otherwise food; null when the text names none. */
 export function unsafePart(text: string): Poison | null {
   const clean = tidy(text);
   if (WITHOUT.test(clean)) return null;
-  const words = wordsOf(text);
+  const words = wordsOf(text).flatMap(partedWord);
   const has = (list: readonly string[]) => words.some((w) => list.includes(w));
   const found = PARTS.find(({ plants, parts }) => has(plants) && inOrder(words, plants, parts));
   if (found) return { name: clean, why: `${found.why}.` };
@@ -224,7 +276,7 @@ function inOrder(words: readonly string[], plants: readonly string[], parts: rea
 /** What is known of a plant by its name alone. */
 export const isNamedFood = (text: string): boolean => {
   const words = wordsOf(text);
-  return words.length > 0 && inFood(words).every((c, i) => c || FILLERS.has(words[i]!));
+  return words.length > 0 && inFood(text, words).every((c, i) => c || FILLERS.has(words[i]!));
 };
 
 const PLANT_PARTS =

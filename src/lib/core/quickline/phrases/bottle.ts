@@ -1,9 +1,10 @@
 import type { LeftBy } from '../../ledger/events/open';
 import { BOTTLE_L, type BottleType } from '../../tables/bottles';
-import { figureAt, parseNumber, plainText } from '../../units/number';
+import { figureAt, plainText } from '../../units/number';
 import type { CommandOf } from '../command';
 import { ask, read, take, type Context, type Piece, type Read } from '../context';
 import { lostOf } from './move';
+import { perLitre, takePriming } from './prime';
 import { fluid, litresIn } from './volume';
 
 const TYPES: [BottleType, RegExp][] = [
@@ -18,61 +19,77 @@ const TYPES: [BottleType, RegExp][] = [
 const WORD =
   'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|eighteen|twenty|thirty|a\\s+dozen|half\\s+a\\s+dozen|an?';
 const FILLED = new RegExp(
-  `(?<![\\w.,])(\\d+|(?:${WORD})\\b)(?!\\s*(?:ml|cl|l|g)\\b)(?![\\d.,]*\\d)\\s*(?:(?:x|of|times)\\s*)?(?:(half|halves)(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l|litres?|liters?))(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l)))?(?:[\\s,]*bottles?)?`
+  `(?<![\\w.,])(\\d+|(?:${WORD})\\b)(?!\\s*(?:ml|cl|l|g|kg|oz|lbs?|tsps?|tbsps?|teaspoons?|tablespoons?|cups?|campden|tablets?|packets?|drops?|cubes?)\\b)(?![\\d.,]*\\d)\\s*(?:(?:x|of|times)\\s*)?(?:(half|halves)(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l|litres?|liters?))(?:\\s*bottles?)?|(\\d+(?:[.,]\\d+)?\\s*(?:ml|cl|l)))?(?:[\\s,]*bottles?)?`
 );
 
-const BOTTLED = new RegExp(
+/** That wine went into bottles. */
+export const BOTTLED = new RegExp(
   `\\bbottled(?:\\s+it)?\\b|\\b(?:filled|corked|capped)(?=\\s+(?:\\d+|${WORD})\\b[^,]*\\bbottles?\\b)`
 );
 
 const DOZENS = /\b(\d+|one|two|three)\s+dozen\b/g;
 /** `5 x 750`, `6 x 75`: what stands on a bottle, without its unit. */
-const BARE_SIZE = /\b(x|times)\s*([1-9]\d{1,3})(?=\s*(?:$|,|and\b|&|\+|bottles?\b))/g;
+const BARE_SIZE = /\b(x|times)\s*([1-9]\d{1,3})(?=\s*(?:$|[,;]|and\b|&|\+|bottles?\b|from\b|of\b|in\b|with\b|still\b|cork|crown|beer\b|screw|swing|champagne\b|sparkling\b|wired\b))/g;
+
+/** The kind of bottle that a piece names, taken out of it; null where it names none. */
+function takeType(p: Piece): BottleType | null {
+  for (const [id, pattern] of TYPES) if (take(p, pattern)) return id;
+  return null;
+}
 
 /** Wine into bottles, of several sizes. */
-export function readBottle(p: Piece, ctx: Context): Read | null {
+export function readBottle(p: Piece, ctx: Context, line: string): Read | null {
   if (!take(p, BOTTLED)) return null;
   // Before the bottles are counted: half a pint is none.
   const lossL = lostOf(p, ctx);
-  p.text = fluid(p.text).replace(
-    BARE_SIZE,
-    (_, x: string, n: string) => `${x} ${n} ${n.length > 2 ? 'ml' : 'cl'}`
-  );
+  p.text = fluid(p.text);
   if (/\b(?:an?|\d+|one|two|three)\s+cases?\b/.test(p.text)) {
     p.text = '';
     return ask('amount', 'How many bottles is that? Such as: bottled 12.');
   }
   p.text = p.text.replace(DOZENS, (_, n: string) => `${12 * figureAt(n)!.n}`);
-  let type: BottleType = 'still';
-  for (const [id, pattern] of TYPES)
-    if (take(p, pattern)) {
-      type = id;
-      break;
-    }
-  const primed = take(
-    p,
-    /\b(?:primed|priming)(?:\s+with|\s+at)?\s+(\d+(?:[.,]\d+)?)\s*(?:g\s*\/\s*l|g\s+(?:per|a)\s+lit(?:re|er))/
-  );
-  const bottles: CommandOf<'bottle'>['bottles'] = [];
-  for (;;) {
-    const m = take(p, FILLED);
-    const count = m && figureAt(m[1]!.replace(/\s+/g, ' '))?.n;
-    if (!m || !count) break;
-    const size = m[3] ?? m[4];
-    const sizeL = m[2] ? BOTTLE_L / 2 : size ? sizeOf(size) : BOTTLE_L;
-    if (sizeL === null || !Number.isInteger(count) || count < 1 || count > 2000)
-      return ask('amount', 'How many bottles, and of what size?');
-    bottles.push({ count, sizeL, type });
+  // Before the bottles are counted: a spoon in each is none.
+  const primed = takePriming(p, ctx, line);
+  if (primed && 'asks' in primed) {
+    p.text = '';
+    return primed;
   }
+  p.text = p.text.replace(BARE_SIZE, (_, x: string, n: string) => `${x} ${n} ${n.length > 2 ? 'ml' : 'cl'}`);
+  const bottles: CommandOf<'bottle'>['bottles'] = [];
+  // Each part of a list has its own kind; a kind that is said once is of all.
+  const parts = p.text.split(/,|\band\b|&|\+/).map((text): Piece => ({ text }));
+  const kinds = parts.map(takeType);
+  const said = kinds.filter((x) => x !== null);
+  for (const [i, part] of parts.entries())
+    for (;;) {
+      const m = take(part, FILLED);
+      const count = m && figureAt(m[1]!.replace(/\s+/g, ' '))?.n;
+      if (!m || !count) break;
+      const size = m[3] ?? m[4];
+      const sizeL = m[2] ? BOTTLE_L / 2 : size ? sizeOf(size) : BOTTLE_L;
+      if (sizeL === null || !Number.isInteger(count) || count < 1 || count > 2000)
+        return ask('amount', 'How many bottles, and of what size?');
+      bottles.push({ count, sizeL, type: kinds[i] ?? said[0] ?? 'still' });
+    }
+  p.text = parts.map((x) => x.text).join(' , ');
   // The size may stand behind the kind.
   const size = take(p, /(\d+(?:[.,]\d+)?\s*(?:ml|cl|l)\b)/);
   const sizeL = size && sizeOf(size[1]!);
   if (sizeL && bottles.length === 1) bottles[0]!.sizeL = sizeL;
   if (bottles.length === 0) return ask('amount', 'How many bottles, and of what size?');
+  const primingGL = primed && perLitre(primed, bottles);
+  if (primed && primingGL === null) {
+    p.text = '';
+    return ask(
+      'amount',
+      'So much sugar in each bottle, or in all of them together?',
+      ['in each', 'in all'].map((how) => ({ label: how, line: `${line} ${how}` }))
+    );
+  }
   return read({
     kind: 'bottle',
     bottles,
-    ...(primed ? { primingGL: parseNumber(primed[1]!)! } : {}),
+    ...(primingGL === null ? {} : { primingGL }),
     ...(lossL === null ? {} : { lossL })
   });
 }
