@@ -45,6 +45,9 @@ const rises = (x: number, at: number, power: number): number => {
   return t / (1 + t);
 };
 
+/** Sugar that goes in a litre and hour, g, where an airlock still shows it at a glance. Our estimate. */
+const STOPPED_GLH = 0.12;
+
 /** How likely one member shows what was seen. */
 function likelihoodOf(
   look: Look,
@@ -80,6 +83,8 @@ function likelihoodOf(
   }
   // A fermenting wine does not clear; a cloudy one may have ended long ago.
   if (look.clarity === 'clear') p *= 0.02 + 0.98 * (1 - rises(rate, 0.02, 1.5));
+  // Seen to have stopped, for how long nobody said: no more than a short look at the airlock.
+  if (look.stillDays === 0) p *= 0.1 + 0.9 * (1 - rises(rate, STOPPED_GLH, 1.5));
   if (look.stillDays !== undefined && look.stillDays > 0)
     p *= 0.04 + 0.96 * (1 - rises(rate, 0.04 / Math.max(1, Math.min(4, look.stillDays / 3)), 1.5));
   return p;

@@ -196,7 +196,9 @@ export const askSchema = z.strictObject({
   ]),
   text: z.string(),
   /** each takes the place of the whole line */
-  choices: z.array(z.strictObject({ label: z.string(), line: z.string() }))
+  choices: z.array(z.strictObject({ label: z.string(), line: z.string() })),
+  /** the line that writes all that was understood, and keeps the rest as a note beside it: nothing else need be settled */
+  keeps: z.string().optional()
 });
 export type Ask = z.infer<typeof askSchema>;
 

@@ -35,16 +35,26 @@ export type Context = {
   /** vessels of the household, and the wine that stands in each */
   vessels: readonly { id: string; name: string; capacityL: number; wineId?: string; isOpen?: boolean }[];
   own: readonly Produce[];
+  /** the line as it was written, with its capitals */
+  plain?: string;
   /** what goes in together, by the household's own name for it */
   sets?: readonly { name: string; line: string }[];
 };
 
+/** What has to be asked; `left` is what was not understood, where the rest of the line was. */
+export type Asked = Ask & { left?: string };
+
 /** What was made of a piece of a line: nothing of either is nothing at all. */
-export type Read = { commands: Command[]; asks: Ask[] };
+export type Read = { commands: Command[]; asks: Asked[] };
 
 export const ask = (about: Ask['about'], text: string, choices: Ask['choices'] = []): Read => ({
   commands: [],
   asks: [{ about, text, choices }]
+});
+/** What was read of several things: those that are known, and what has to be asked of the others. */
+export const some = (commands: Command[], wrong: readonly Read[]): Read => ({
+  commands,
+  asks: wrong.flatMap((w) => w.asks)
 });
 export const read = (...commands: Command[]): Read => ({ commands, asks: [] });
 
@@ -80,9 +90,14 @@ const FILLER = new Set(
   )
 );
 
+export const isFiller = (word: string): boolean => FILLER.has(word);
+
 /** What is left of a piece that says something, or nothing. */
-export const leftOf = (p: Piece): string =>
-  p.text
+export const leftOf = (p: Piece): string => wordsLeft(p.text);
+
+/** The words of a text that say something. */
+export const wordsLeft = (text: string): string =>
+  text
     .split(/[\s,;:.!/@()+&-]+/)
     .filter((w) => w && !FILLER.has(w))
     .join(' ');

@@ -8,7 +8,7 @@ import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed, namesAny } from '../units/reckon';
 import type { Ask } from './command';
-import { ask, oncePerLine, type Context, type Read } from './context';
+import { ask, oncePerLine, wordsLeft, type Context, type Read } from './context';
 
 /** One thing with its amount, or what has to be asked of it. */
 export type Item = { item: Ingredient } | { wrong: Read };
@@ -134,10 +134,49 @@ export function readItems(
     }
     const split = splitItem(part, ctx, line);
     if (split) out.items.push(...split);
-    else out.wrong.push(whole.wrong);
+    else {
+      const known = withoutTail(part, whole.wrong, ctx, line);
+      if (known) out.items.push(known.item);
+      out.wrong.push(leftOver(whole.wrong, known?.tail ?? part));
+    }
   }
   return out;
 }
+
+/** Behind the name of a thing these make it another thing. */
+const ANOTHER =
+  /\b(?:jams?|jell(?:y|ies)|marmalade|pies?|syrups?|vinegar|substitutes?|free|balm|milk|extract|essence|spirits?|liqueur|brandy|gin|vodka|oil|butter|cake|bread|seeds?|kernels?|stones?|pips?|lea(?:f|ves)|bark|roots?|stems?|powder|flour|sauce|chutney|pickled?|cordial|squash|soda|tea|cream|flavou?r\w*|sweeteners?|skins?|peels?)\b/;
+/** So many words behind a thing are looked at. */
+const MOST_TAIL = 6;
+
+/** A thing that is known, with words behind it that are not: `2 kg plums, lovely ones`; null where there is none. */
+function withoutTail(
+  part: string,
+  wrong: Read,
+  ctx: Context,
+  line: string
+): { item: Ingredient; tail: string } | null {
+  if (!wrong.asks.every((a) => a.about === 'word' && a.choices.length === 0)) return null;
+  const words = part.split(/\s+/);
+  for (let n = 1; n <= Math.min(MOST_TAIL, words.length - 1); n++) {
+    const tail = words.slice(-n).join(' ');
+    const head = words.slice(0, -n).join(' ');
+    if (ANOTHER.test(tail)) return null;
+    const found = itemOnce(head, ctx, line);
+    if ('item' in found) return { item: found.item, tail };
+  }
+  return null;
+}
+
+/** Of what is not known at all it is told that it was left over: the rest stands. */
+const leftOver = (wrong: Read, part: string): Read => ({
+  ...wrong,
+  asks: wrong.asks.map((a) =>
+    a.about === 'word' && a.choices.length === 0
+      ? { ...a, text: `I do not know “${part}”.`, left: wordsLeft(part) }
+      : a
+  )
+});
 
 /** So many things, with nothing between, are told apart. */
 const MOST_SPLIT = 5;

@@ -7,7 +7,9 @@ import { readOdd } from './phrases/deeds';
 import { readPlan, readWeighIn } from './phrases/produce';
 import { readQuestion } from './phrases/question';
 import { readWords } from './phrases/words';
-import { pieces, readPiece, unknown } from './pieces';
+import { ceased } from './not-done';
+import { pieces, readPiece, withUnknown } from './pieces';
+import { beside, joinedTo, withRest } from './rest';
 import { readSet, withSets } from './sets';
 import { AHEAD_MS, joined, settle } from './settle';
 import { spelt } from './spelling';
@@ -30,21 +32,34 @@ const IS_SHORT = /\b(gravity|sg|ph|ta|cap|foam|temp(?:erature)?|must|wine|fruit)
  * @returns commands, none of which is sure while `asks` holds anything; never throws for a text
  */
 export function parse(text: string, by: Context): Parsed {
-  const ctx = { ...by };
   const plain = plainText(text).replace(/\s+/g, ' ');
   if (!plain) return { commands: [], asks: [] };
   if (plain.length > MOST_CHARS)
     return ask('text', `A line has ${MOST_CHARS} letters at most: write a note on its page.`);
+  return possible(withRest(readLine(plain, by), plain, (line) => readLine(line, by)));
+}
+
+/** A line as it is written, without what makes its figures possible. */
+function readLine(plain: string, by: Context): Read {
+  const ctx = { ...by, plain };
+  const noted = words(plain, ctx);
+  if (noted) return noted;
+  const two = beside(plain);
+  const tail = two && readWords(two.tail);
+  if (two && tail) {
+    const head = readLine(two.head, by);
+    if (head.commands.length + head.asks.length > 0) return joinedTo(head, tail);
+  }
   const line = apart(spelt(plain.toLowerCase().replace(IS_SHORT, '$1 is'), ctx))
     .replace(/\bre-?hydrated\s+and\s+pitched\b/, 'pitched rehydrated')
     .replace(/\b(?:poured|tipped|sieved)\b(?=[^,;]*\bthrough\b)/, 'strained')
     .replace(/\bk\s+meta\b/g, 'k-meta')
     .replace(STRAINED_INTO, '$1, racked ');
-  return possible(words(plain, ctx) ?? readSet(line, ctx) ?? whole(withSets(line, ctx), ctx));
+  return readSet(line, ctx) ?? whole(withSets(ceased(line), ctx), ctx);
 }
 
 /** What holds a figure that cannot be is asked about. */
-function possible({ commands, asks }: Parsed): Parsed {
+function possible({ commands, asks }: Read): Parsed {
   const wrong = commands.flatMap((c) => commandSchema.safeParse(c).error?.issues[0] ?? []);
   if (wrong.length === 0) return { commands, asks };
   return {
@@ -54,7 +69,7 @@ function possible({ commands, asks }: Parsed): Parsed {
 }
 
 /** Notes and tastings, which are kept as they were written; a name and a time may stand before them. */
-function words(plain: string, ctx: Context): Parsed | null {
+function words(plain: string, ctx: Context): Read | null {
   const LEAD = /\b(?:note|remember|memo|next\s+(?:time|year)|tasted|tasting|tastes)\b/i;
   const m = LEAD.exec(plain);
   if (!m) return null;
@@ -66,7 +81,7 @@ function words(plain: string, ctx: Context): Parsed | null {
   return found && settle([{ found, who, when }], plain.toLowerCase(), ctx);
 }
 
-function whole(line: string, ctx: Context): Parsed {
+function whole(line: string, ctx: Context): Read {
   const takeWine = (p: Piece) => takeWho(p, ctx);
   const isHaul = /^\W*what\s+(?:from|of|with)\b/.test(line);
   const asked = isHaul ? null : readQuestion({ text: line }, ctx, takeWine);
@@ -83,7 +98,7 @@ function whole(line: string, ctx: Context): Parsed {
   const alone = readWeighInLine(p, ctx, line) ?? readPlan(p, ctx, line);
   if (alone) {
     const left = leftOf(p);
-    return left ? unknown(left) : alone;
+    return left ? withUnknown(alone, left) : alone;
   }
   // A time or a name alone is of all that follows.
   const parts = pieces(line).flatMap((piece) => readPiece(piece, ctx, line));

@@ -1507,10 +1507,11 @@ export const ROWS: Row[] = [
     meant: { kind: 'reading', sg: 1.04, at: '2026-11-20T12:00:00.000Z' },
     says: ['on the 20th 1.040', 'the 20th: 1.040', 'sg 1.040 on the 20th']
   },
-  // What is not said is not made up.
+  // What was not done is a note, and no deed.
+  { meant: { kind: 'note', text: "didn't stir" }, says: ["didn't stir"] },
   {
-    meant: asks('what'),
-    says: ["didn't stir", 'forgot to stir yesterday']
+    meant: { kind: 'note', text: 'forgot to stir yesterday', at: '2026-11-25T12:00:00.000Z' },
+    says: ['forgot to stir yesterday']
   },
   {
     meant: asks('amount'),

@@ -16,6 +16,7 @@ import {
 } from './phrases/put';
 import { readReading } from './phrases/reading';
 import { GOES_IN, maySayVessel, ofWine, takeLoosely, whichOf } from './loose-vessel';
+import { isStillToDo, NOT_DONE, saysNotDone } from './not-done';
 import { takeWhen, type When } from './when';
 import { takeVessel, takeWho } from './who';
 
@@ -26,17 +27,29 @@ const VERB =
   '(?:stirred|racked|siphoned|bottled|pitched|tast(?:ed|es)|smells|bubbles?|cap|foam|sg|gravity|ph|ta|free\\s+so2|sugar\\s+test|bx|brix|pa|temp|added|add|topped|made\\s+up|poured(?!\\s+(?:it\\s+)?back)|fed|gave|sweetened|stabili[sz]ed|fined|primed|pushed|punched|degassed|spilt|fruit|strained|opened|hung|steeped|blended|skip|crushed|clear|cloudy|hazy)';
 /** Where a new thing begins that has nothing to do with what stands before it. */
 const BREAK = new RegExp(
-  `\\s*(?:;|\\.(?=\\s)|\\bthen\\b|,?\\s+and\\s+then\\b|(?:,|\\band\\b)\\s*(?:then\\s+|i\\s+)?(?=${VERB}\\b))\\s*`
+  `\\s*(?:;|\\.(?=\\s)|\\bthen\\b|,?\\s+and\\s+then\\b|,?\\s*(?<!\\b(?:all|nothing)\\s+)\\bbut\\b|(?:,|\\band\\b)\\s*(?:then\\s+|i\\s+)?(?=${VERB}\\b|${NOT_DONE}))\\s*`
 );
 
 /** A line in its pieces. Lists of things stay together. */
 export const pieces = (line: string): string[] =>
   withPriming(
-    line
-      .split(BREAK)
-      .map((x) => x.trim())
-      .filter((x) => x !== '' && x !== ',')
+    withNotDone(
+      line
+        .split(BREAK)
+        .map((x) => x.trim())
+        .filter((x) => x !== '' && x !== ',')
+    )
   );
+
+/** `forgot to stir and add nutrient` is one thing that was not done. */
+const GOES_ON = /^(?:stir|rack|add|pitch|bottle|top|feed|strain|press|fine|sweeten|stabili[sz]e|read|check|taste|put)\b/;
+const withNotDone = (parts: readonly string[]): string[] =>
+  parts.reduce<string[]>((out, part) => {
+    const before = out.at(-1);
+    if (before !== undefined && saysNotDone(before) && GOES_ON.test(part))
+      return [...out.slice(0, -1), `${before} and ${part}`];
+    return [...out, part];
+  }, []);
 
 /** Sugar that is said beside a bottling is for the bottles: it belongs to that piece. */
 function withPriming(parts: readonly string[]): string[] {
@@ -109,6 +122,7 @@ const AHEAD = /\b(?:put\s+off|postpone|delay|can\s+wait|snooze|remind|timer)/;
 
 /** A piece with its time and its wine: as it stands first, for `2 kg plums` may be no wine's name. */
 export function readPiece(text: string, ctx: Context, line: string): Part[] {
+  if (saysNotDone(text)) return notDone(text, ctx, line);
   const days = byDays(text, ctx, line);
   if (days) return days;
   const p: Piece = { text };
@@ -134,6 +148,30 @@ export function readPiece(text: string, ctx: Context, line: string): Part[] {
   }
   if (leftOf(p) === '' && when) return [{ found: read(), who: [], when }];
   return [{ found: bare.left ? withUnknown(bare.found, bare.left) : bare.found, who: [], when }];
+}
+
+/**
+ * What was not done, as a note in the words of the line: it is no deed. What stands beside it and is understood by
+ * itself is one.
+ */
+function notDone(text: string, ctx: Context, line: string): Part[] {
+  const parts = text.split(/\s*(?:,|\band\b)\s*/).filter(Boolean);
+  const isDeed = (part: string) => !saysNotDone(part) && isGood(readAll(part, ctx, line));
+  const [done, not] = [parts.filter(isDeed), parts.filter((x) => !isDeed(x))];
+  const p: Piece = { text: not.join(' and ') };
+  const when = isStillToDo(p.text) ? null : takeWhen(p, ctx);
+  const who = takeWho(p, ctx);
+  const words = ownWords(not.length === parts.length ? text : not.join(', '), ctx);
+  return [
+    ...done.flatMap((part) => readPiece(part, ctx, line)),
+    { found: read({ kind: 'note', text: words }), who, when }
+  ];
+}
+
+/** Words of a line as they were written, with their capitals. */
+export function ownWords(words: string, { plain = '' }: Pick<Context, 'plain'>): string {
+  const at = plain.toLowerCase().indexOf(words);
+  return at < 0 ? words : plain.slice(at, at + words.length);
 }
 
 /** Kinds that tell of a whole wine, and of no one vessel. */
@@ -254,7 +292,10 @@ function ofSeveral(text: string, ctx: Context, line: string, when: When | null):
     : null;
 }
 
-export const unknown = (left: string): Read =>
-  ask('what', `I do not know “${left}”.`, [{ label: 'keep it as a note', line: `note: ${left}` }]);
-const withUnknown = (found: Read, left: string): Read =>
-  found.asks.length > 0 ? found : { commands: found.commands, asks: unknown(left).asks };
+/** What is not understood may be kept as a note: of a whole line all of it, else what is left, beside what is understood. */
+export const unknown = (left: string, line = left): Read =>
+  ask('what', `I do not know “${left}”.`, [{ label: 'keep it as a note', line: `note: ${line}` }]);
+export const withUnknown = (found: Read, left: string): Read =>
+  found.asks.length > 0
+    ? found
+    : { commands: found.commands, asks: unknown(left).asks.map((a) => ({ ...a, left })) };

@@ -97,7 +97,8 @@ function body(c: Command, ctx: Context): string {
       return [
         c.tempC !== undefined && `${n(c.tempC)} °C`,
         c.bubbles && `${counted(c.bubbles.count, 'bubble')} in ${n(c.bubbles.seconds)} s`,
-        c.stillDays !== undefined && `nothing moved for ${n(c.stillDays)} days`,
+        c.stillDays !== undefined &&
+          (c.stillDays === 0 ? 'no more bubbles' : `nothing moved for ${n(c.stillDays)} days`),
         c.cap && `cap ${c.cap}`,
         c.foam && { none: 'no foam', some: 'some foam', over: 'foaming over' }[c.foam],
         c.clarity,

@@ -22,11 +22,15 @@ const COMMON = new Set(['the', 'and', 'wine', 'mead', 'cider', 'with', 'of', 'my
 /** Patterns that are kept; names come and go. */
 const kept = remembered((source) => new RegExp(source), 2000);
 
+/** An amount that is weighed, right before a name. */
+const OF_A_THING = /[\d½¼¾]\s*(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?)\s+(?:of\s+)?(?:(?:frozen|fresh|ripe|dried|wild|red|black|white|my|the)\s+)*$/;
+
 /** Takes a word or a name out, with what stands about it. */
 function cut(p: Piece, name: string): boolean {
   if (!p.text.includes(name)) return false;
   const m = kept(`${BEFORE}\\b${escaped(name)}(?:s|es)?\\b${AFTER}`).exec(p.text);
-  if (!m) return false;
+  // So much of it is a thing, and no wine.
+  if (!m || OF_A_THING.test(p.text.slice(0, m.index + (/^of\s/.exec(m[0])?.[0].length ?? 0)))) return false;
   p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
   return true;
 }

@@ -47,7 +47,7 @@ export const lookShape = {
   shaken: oneOf(LOOKS.shaken).optional(),
   /** how warm it is, °C */
   tempC: z.number().finite().min(-10).max(105).optional(),
-  /** days in which nothing was seen to move */
+  /** days in which nothing was seen to move; 0 where it has just been seen to have stopped */
   stillDays: z.number().finite().min(0).max(2000).optional()
 };
 
@@ -68,7 +68,8 @@ function said(d: z.infer<typeof data>): Part[] {
     return value === undefined ? [] : [(LOOKS[k] as Record<string, string>)[value]!];
   });
   if (d.bubbles) words.push(`${counted(d.bubbles.count, 'bubble')} in ${d.bubbles.seconds} s`);
-  if (d.stillDays !== undefined) words.push(`nothing moved for ${d.stillDays} days`);
+  if (d.stillDays === 0) words.push('nothing moves any more');
+  else if (d.stillDays !== undefined) words.push(`nothing moved for ${counted(d.stillDays, 'day')}`);
   if (words.length > 0) parts.push(`${parts.length > 0 ? ', ' : ''}${words.join(', ')}`);
   return parts;
 }

@@ -88,6 +88,7 @@ export function readLook(p: Piece): Read | null {
   const out: Look = {};
   const still = take(p, STILL);
   if (still) out.stillDays = number(still[1]) * (still[2]!.startsWith('week') ? 7 : 1);
+  else if (take(p, /\bceasing\b/)) out.stillDays = 0;
   const every = take(p, EVERY);
   if (every) {
     const seconds = Number(every[1] ?? every[3] ?? every[4] ?? 1) * (every[2]?.startsWith('m') ? 60 : 1);

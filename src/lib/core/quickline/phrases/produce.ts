@@ -1,5 +1,5 @@
 import type { Ingredient } from '../../plan/plan';
-import { ask, read, take, type Context, type Piece, type Read } from '../context';
+import { ask, read, some, take, type Context, type Piece, type Read } from '../context';
 import { readItems } from '../items';
 import { takeVolume, VOLUME } from './volume';
 
@@ -14,10 +14,10 @@ export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
   p.text = '';
   if (!text) return ask('amount', 'What was picked, and how much?');
   const { items, wrong } = readItems(text, ctx, line);
-  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
   const other = items.find((i) => i.kind !== 'produce');
   if (other) return ask('what', 'Only fruit, flowers, roots and leaves are weighed in.');
-  return read({ kind: 'weigh-in', lots: items, ...(isFrozen ? { form: 'frozen' as const } : {}) });
+  const form = isFrozen ? { form: 'frozen' as const } : {};
+  return some(items.length > 0 ? [{ kind: 'weigh-in', lots: items, ...form }] : [], wrong);
 }
 
 const PLAN =
@@ -59,15 +59,15 @@ export function readPlan(whole: Piece, ctx: Context, line: string): Read | null 
       : ask('amount', 'Of what? Name the fruit with its weight.');
   }
   const { items, wrong } = readItems(text, ctx, line, isPlan && volumeL !== null);
-  if (!isPlan && (wrong.length > 0 || !items.some(isBody))) return null;
+  const isLeftOver = wrong.every((w) => w.asks.every((a) => a.left !== undefined));
+  if (!isPlan && (!isLeftOver || !items.some(isBody))) return null;
   whole.text = '';
-  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
-  return read({
-    kind: 'plan',
-    items,
+  if (items.length === 0) return some([], wrong);
+  const wanted = {
     ...(volumeL === null ? {} : { volumeL }),
     ...(abv ? { abv: Number(abv[1]!.replace(',', '.')) } : {})
-  });
+  };
+  return some([{ kind: 'plan', items, ...wanted }], wrong);
 }
 
 /** What a wine is made of. */

@@ -4,7 +4,7 @@ import type { YeastId } from '../../tables/yeasts';
 import { InputError } from '../../units/input-error';
 import { readAmount } from '../../units/reckon';
 import type { CommandOf } from '../command';
-import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
+import { ask, leftOf, read, some, take, type Context, type Piece, type Read } from '../context';
 import { readItem, readItems } from '../items';
 import { ofWine, takeLoosely, whichOf } from '../loose-vessel';
 import { takeVessel, takeWho } from '../who';
@@ -85,8 +85,7 @@ export function readAddition(p: Piece, ctx: Context, line: string): Read | null 
     /^(?:[.,]?\d|[½¼¾]|an?\s|some\s)/.test(text);
   if (!isOne) return null;
   p.text = '';
-  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
-  return read({ kind: 'addition', items });
+  return some(items.length > 0 ? [{ kind: 'addition', items }] : [], wrong);
 }
 
 const WATER = '(?:(?:cold|cool|boiled|cooled|hot|boiling|warm|tap|spring|plain)\\s+)*water';
@@ -187,12 +186,8 @@ export function readSteep(p: Piece, ctx: Context, line: string): Read | null {
     line
   );
   p.text = '';
-  if (wrong.length > 0) return { commands: [], asks: wrong.flatMap((w) => w.asks) };
-  return read({
-    kind: 'steep',
-    items: items as Ingredient[],
-    ...(long ? { days: each * (NUMBER[long[1]!] ?? Number(long[1])) } : {})
-  });
+  const days = long ? { days: each * (NUMBER[long[1]!] ?? Number(long[1])) } : {};
+  return some(items.length > 0 ? [{ kind: 'steep', items: items as Ingredient[], ...days }] : [], wrong);
 }
 
 /** Wine of one batch into another. @param takeWine takes a wine's name out of the piece */
