@@ -8,6 +8,7 @@ import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed, namesAny } from '../units/reckon';
 import type { Ask } from './command';
+import { meansSomething } from './spelling';
 import { ask, oncePerLine, wordsLeft, type Context, type Read } from './context';
 
 /** One thing with its amount, or what has to be asked of it. */
@@ -147,7 +148,7 @@ export function readItems(
 const ANOTHER =
   /\b(?:jams?|jell(?:y|ies)|marmalade|pies?|syrups?|vinegar|substitutes?|free|balm|milk|extract|essence|spirits?|liqueur|brandy|gin|vodka|oil|butter|cake|bread|seeds?|kernels?|stones?|pips?|lea(?:f|ves)|bark|roots?|stems?|powder|flour|sauce|chutney|pickled?|cordial|squash|soda|tea|cream|flavou?r\w*|sweeteners?|skins?|peels?)\b/;
 /** So many words behind a thing are looked at. */
-const MOST_TAIL = 6;
+const MOST_TAIL = 4;
 
 /** A thing that is known, with words behind it that are not: `2 kg plums, lovely ones`; null where there is none. */
 function withoutTail(
@@ -158,6 +159,7 @@ function withoutTail(
 ): { item: Ingredient; tail: string } | null {
   if (!wrong.asks.every((a) => a.about === 'word' && a.choices.length === 0)) return null;
   const words = part.split(/\s+/);
+  if (!words.some(meansSomething)) return null;
   for (let n = 1; n <= Math.min(MOST_TAIL, words.length - 1); n++) {
     const tail = words.slice(-n).join(' ');
     const head = words.slice(0, -n).join(' ');

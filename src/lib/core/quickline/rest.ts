@@ -2,8 +2,6 @@ import { isOfWine, type Ask, type Command } from './command';
 import { isFiller, type Asked, type Read } from './context';
 import { isDoubtful } from './not-done';
 
-const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-
 /** A line, and what is kept beside it in its own words: `sg 1.008; note: gorgeous colour`. */
 const BESIDE =
   /^(.*?[^\s;,.:])(?:\s*[;,.]\s*|\s+(?:and|with)\s+(?:an?\s+)?)((?:note\s*:|(?:note|remember|memo|next\s+(?:time|year)|tasted|tasting|tastes)\b).*)$/i;
@@ -27,23 +25,29 @@ export function joinedTo(found: Read, kept: Read): Read {
   };
 }
 
-/** Words that were left over, as they stand in a line: what says nothing may stand between them. */
-function spanOf(left: string, plain: string): RegExpExecArray | null {
-  const gap = `(?:[^\\p{L}\\p{N}]+(?:[\\p{L}']+[^\\p{L}\\p{N}]+)*?)`;
-  const words = left.split(' ').map(escaped);
-  const m = new RegExp(`(?<![\\p{L}\\p{N}])${words.join(gap)}(?![\\p{L}\\p{N}])`, 'iu').exec(plain);
-  if (!m) return null;
-  const between = m[0]
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}']+/u)
-    .filter((w) => w && !left.split(' ').includes(w));
-  return between.every(isFiller) ? m : null;
+type Span = { from: number; to: number };
+const WORD = /[^\s,;:.!/@()+&-]+/g;
+
+/** Where words that were left over stand in a line, with nothing between that says anything; null where they do not. */
+function spanOf(left: string, line: string): Span | null {
+  const wanted = left.split(' ');
+  const words = [...line.toLowerCase().matchAll(WORD)];
+  for (let start = 0; start < words.length; start++) {
+    let [next, at] = [0, start];
+    for (; at < words.length && next < wanted.length; at++) {
+      if (words[at]![0] === wanted[next]) next++;
+      else if (next === 0 || !isFiller(words[at]![0])) break;
+    }
+    const last = words[at - 1];
+    if (next === wanted.length && last) return { from: words[start]!.index, to: last.index + last[0].length };
+  }
+  return null;
 }
 
 /** What stands about a part that was taken out of a line. */
 const tidy = (line: string): string =>
   line
-    .replace(/(?:\s*\b(?:and|with|but|it|is|was|so|a|an|the|in|of)\b|[\s,;.:–-])+$/i, '')
+    .replace(/(?:\b(?:and|with|but|it|is|was|so|a|an|the|in|of)\b|[\s,;.:–-])+$/i, '')
     .replace(/^(?:[\s,;.:]|\band\b)+/i, '')
     .replace(/[\s,]*,(?:\s*,)+\s*/g, ', ')
     .trim();
@@ -58,9 +62,10 @@ function apartOf(lefts: readonly string[], plain: string): { rest: string; own: 
     const spans = whole ? [whole] : left.split(' ').map((w) => spanOf(w, rest));
     for (const span of spans) {
       if (!span) return null;
-      rest = `${rest.slice(0, span.index)} , ${rest.slice(span.index + span[0].length)}`;
+      if (span === whole) own.push(rest.slice(span.from, span.to));
+      rest = `${rest.slice(0, span.from)} , ${rest.slice(span.to)}`;
     }
-    own.push(whole ? whole[0] : left);
+    if (!whole) own.push(left);
   }
   return { rest: tidy(rest), own };
 }
@@ -85,7 +90,7 @@ export function withRest(found: Read, plain: string, again: (line: string) => Re
     ...(keeps === undefined ? {} : { keeps })
   });
   const whole = { label: 'keep all of it as a note', line: `note: ${plain}` };
-  const apart = apartOf(lefts, plain);
+  const apart = found.commands.length > 0 ? apartOf(lefts, plain) : null;
   const line = apart?.rest ? `${apart.rest}; note: ${apart.own.join(', ')}` : null;
   const read = line === null ? null : again(line);
   const isSame =

@@ -30,6 +30,10 @@ const tableWords = (): Set<string> =>
     ...Object.values(ACID_ADDITIONS).flatMap((a) => wordsIn(a.name))
   ]));
 
+/** Whether a word, or what it is the plural of, means something as it is written. */
+export const meansSomething = (word: string): boolean =>
+  tableWords().has(word) || tableWords().has(word.replace(/(es|s)$/, ''));
+
 /** Whether a word is meant by another: the same, or a slip away. */
 export const isNear = (a: string, b: string): boolean => a === b || isSlip(a, b);
 

@@ -19,7 +19,7 @@ const SUGAR =
   '(?:(?:white|cane|table|caster|granulated|brown|corn|priming|brewing|the)\\s+)*(?:sugar|dextrose|glucose|honey)';
 /** What stands before the sugar and adds nothing to it. */
 const LEAD =
-  '(?:\\b(?:and|with|plus|at|then|having|after|primed|priming|dosed|sweetened|added|add|put(?:\\s+in)?|fed|using|of|it|them)\\b|[+,:])[\\s,]*';
+  '(?:\\b(?:and|with|plus|at|then|having|after|primed|priming|dosed|sweetened|added|add|put(?:\\s+in)?|fed|using|of|it|them)\\b|[+,:])\\s*';
 /** What says that it goes into each bottle. */
 const EACH =
   /\b(?:(?:in|in\s*to|to|for)\s+(?:each|every)(?:\s+(?:bottle|one))?|each(?:\s+(?:bottle|one))?|every\s+(?:bottle|one)|per\s+bottle|a\s+bottle|apiece)\b/;
