@@ -77,6 +77,57 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
   const s = run(events, at);
   if (!s) return null;
   advance(s, at);
+  return withLots(s);
+}
+
+/**
+ * A batch as it will stand once some events have happened right after it: what a line's later parts speak of. Fruit
+ * that goes in has given nothing yet.
+ * @param state is left as it is
+ * @param events in order, each of the moment of the state or later
+ * @returns the state itself where an event cannot be applied
+ */
+export function stateAfter(state: BatchState, events: readonly LedgerEvent[]): BatchState {
+  const copy = structuredClone(state);
+  const s: Working = {
+    ...copy,
+    held: emptyStock(),
+    heldKgIn: {},
+    produceKg: 0,
+    pulpKg: 0,
+    insolublesKg: 0,
+    lots: copy.produceKg > 0 && copy.fills.length > 0 ? [allFruit(copy)] : [],
+    eventId: '',
+    eventType: '',
+    eventAt: state.at
+  };
+  for (const e of events) {
+    const at = Date.parse(e.at);
+    [s.eventId, s.eventType, s.eventAt, s.lastAt] = [e.id, e.type, at, at];
+    try {
+      defOf(e).apply(s, e, at);
+    } catch {
+      return state;
+    }
+  }
+  return withLots(s);
+}
+
+/** All fruit of a batch as one lot, in its first vessel. */
+const allFruit = (s: BatchState): Working['lots'][number] => ({
+  id: 'fruit',
+  vesselId: s.fills[0]!.vesselId,
+  held: s.held,
+  halfH: Infinity,
+  since: s.at,
+  produceKg: s.produceKg,
+  pulpKg: s.pulpKg,
+  insolublesKg: s.insolublesKg,
+  steepId: null
+});
+
+/** The state that a run came to, with what its fruit still holds. */
+function withLots(s: Working): BatchState {
   const { lots, eventId: _id, eventType: _type, eventAt: _at, ...state } = s;
   for (const lot of lots) {
     addInto(state.held, lot.held);

@@ -79,9 +79,12 @@ export const commandSchema = z.discriminatedUnion('kind', [
           volumeL: litres.positive().optional()
         })
       )
-      .min(1)
       .max(20),
     lossL: litres.optional(),
+    /** back into the vessel it came out of, washed meanwhile; with what came out, where it was said */
+    back: z.strictObject({ volumeL: litres.positive().optional() }).optional(),
+    /** what is missing of it: lost, for that was all there was; or it stays where it is */
+    rest: z.enum(['none', 'stays']).optional(),
     /** out of which, where several are named; or out of every vessel of it */
     vesselIds: z.array(z.string().min(1).max(64)).min(2).max(20).optional(),
     each: z.literal(true).optional(),

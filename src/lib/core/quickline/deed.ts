@@ -11,7 +11,9 @@ import { dangersOf } from '../finish/danger';
 import { checkBottling } from '../finish/judge';
 import { measuredPh } from '../ledger/acid-of';
 import { addedSo2MgL, fillL } from '../ledger/fill';
+import { batchesOf, type LedgerEvent } from '../ledger/log';
 import { isSediment } from '../ledger/operations';
+import { stateAfter } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
 import { doseL, markL } from '../ledger/will-hold';
 import type { Ingredient } from '../plan/plan';
@@ -45,6 +47,51 @@ export function deedOf(c: OfWine, home: Home): Written {
   const at = c.at === undefined ? null : Date.parse(c.at);
   return at === null ? written : { ...written, deed: written.deed.map((d) => ({ ...d, at }) as Draft) };
 }
+
+/**
+ * What the commands of one line write, in their order: each speaks of the wine as the ones before it left it.
+ * @throws InputError as `deedOf`
+ */
+export function deedsOf(commands: readonly OfWine[], home: Home): Written[] {
+  let now = home;
+  return commands.map((c, i) => {
+    const written = deedOf(c, now);
+    if (i < commands.length - 1) now = homeAfter(now, written);
+    return written;
+  });
+}
+
+/** What changes what a wine holds: what its possible wines said of it before is not said of it now. */
+const CHANGES: ReadonlySet<string> = new Set(['addition', 'top-up', 'blend', 'steep', 'pitch']);
+
+/** A household as a deed leaves it. What happened earlier is no part of how it stands now. */
+function homeAfter(home: Home, { deed, newVessels }: Written): Home {
+  const events = deed
+    .filter((d) => d.at === undefined)
+    .map((d, n) => asEvent(d, home.now, `${home.now}-${n}`));
+  const wines = home.wines.map((w) => {
+    const mine = events.filter((e) => batchesOf(e).includes(w.id));
+    if (mine.length === 0) return w;
+    const state = stateAfter(w.state, mine);
+    const isOther = mine.some((e) => CHANGES.has(e.type));
+    return { ...w, state, standing: isOther ? { ...w.standing, belief: null } : w.standing };
+  });
+  const taken = new Set(wines.flatMap((w) => w.state.fills.map((f) => f.vesselId)));
+  const vessels = [...home.vessels, ...newVessels];
+  return { ...home, wines, vessels, free: vessels.filter((v) => !taken.has(v.id)) };
+}
+
+/** A draft as the event it becomes, for asking what it does. */
+const asEvent = (d: Draft, now: number, id: string): LedgerEvent =>
+  ({
+    ...d,
+    id: d.id ?? id,
+    v: 1,
+    at: new Date(now).toISOString(),
+    zone: d.zone ?? 'UTC',
+    recordedAt: new Date(now).toISOString(),
+    device: 'line'
+  }) as unknown as LedgerEvent;
 
 function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
   const { state: s } = wine;

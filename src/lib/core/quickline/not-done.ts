@@ -4,7 +4,7 @@
  */
 const PRONOUN = '(?:(?:i|we|she|he|they|you)\\s+)?';
 const NOT = [
-  "(?:i\\s+)?(?:forgot(?:ten)?|neglected|failed|meant|meaning|intend(?:ed|ing)?|refused|hope|hoping|tried|trying|about|unable|yet|ready|time)\\s+to",
+  '(?:i\\s+)?(?:forgot(?:ten)?|neglected|failed|meant|meaning|intend(?:ed|ing)?|refused|hope|hoping|tried|trying|about|unable|yet|ready|time)\\s+to',
   'forgot(?:ten)?\\s+(?:about\\s+)?(?:the\\s+)?(?=stir|rack|nutrient|campden|sulph|yeast|enzyme|acid|read)',
   "(?:did|do|does|have|has|had|could|can|was|were|is|are|should|would|will)(?:\\s*n['o]?t|\\s+not|\\s+never)",
   "(?:cannot|won't|wont|didnt|havent|hasnt|wasnt|couldnt|isnt|dont)",
@@ -31,7 +31,8 @@ const DOUBTFUL =
 export const isDoubtful = (words: string): boolean => DOUBTFUL.test(words);
 
 const CLEAR = '(?:clear(?:ing|ed)?|bright)';
-const BUBBLES = '(?:bubbl(?:es?|ing)|fizz(?:ing)?|airlock(?:\\s+bubbles?)?|lock|blips?|glug(?:s|ging)|pops?|popping|activity|ferment(?:ing|ation)?|it|everything)';
+const BUBBLES =
+  '(?:bubbl(?:es?|ing)|fizz(?:ing)?|airlock(?:\\s+bubbles?)?|lock|blips?|glug(?:s|ging)|pops?|popping|activity|ferment(?:ing|ation)?|it|everything)';
 const STOPPED = '(?:stopped|ceased|quit|died(?:\\s+down|\\s+away)?|dead|gone\\s+(?:quiet|still|dead)|quiet)';
 const FOR = '(?!\\s+(?:for|in|since)\\s+(?:\\d|an?\\b|one|two|three|four|five|six|seven|the))';
 

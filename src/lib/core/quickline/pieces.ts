@@ -42,7 +42,8 @@ export const pieces = (line: string): string[] =>
   );
 
 /** `forgot to stir and add nutrient` is one thing that was not done. */
-const GOES_ON = /^(?:stir|rack|add|pitch|bottle|top|feed|strain|press|fine|sweeten|stabili[sz]e|read|check|taste|put)\b/;
+const GOES_ON =
+  /^(?:stir|rack|add|pitch|bottle|top|feed|strain|press|fine|sweeten|stabili[sz]e|read|check|taste|put)\b/;
 const withNotDone = (parts: readonly string[]): string[] =>
   parts.reduce<string[]>((out, part) => {
     const before = out.at(-1);

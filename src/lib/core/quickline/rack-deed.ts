@@ -1,8 +1,8 @@
 import { rack } from '../commands/move';
 import { fillL } from '../ledger/fill';
+import { leesL } from '../ledger/lees';
 import { isSediment } from '../ledger/operations';
 import type { BatchState } from '../ledger/state';
-import { rackingLossL } from '../must/balance';
 import { volumeText } from '../units/format';
 import { InputError } from '../units/input-error';
 import { inL } from '../units/say';
@@ -29,7 +29,7 @@ function sourcesOf(c: CommandOf<'transfer'>, s: BatchState): string[] {
 export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): Written {
   const from = sourcesOf(c, s).map((vesselId) => {
     const fill = s.fills.find((f) => f.vesselId === vesselId)!;
-    return { vesselId, hadL: fillL(fill), isFirst: fill.racked.length === 0 };
+    return { vesselId, hadL: fillL(fill), usualL: leesL(s, fill) };
   });
   const hadL = from.reduce((sum, f) => sum + f.hadL, 0);
   const isSource = (id: string) => from.some((f) => f.vesselId === id);
@@ -40,7 +40,13 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
   const volume = (l: number) => volumeText(l, home.settings.volume);
   const newVessels: Vessel[] = [];
   const used = new Set<string>();
-  const to = c.to.map(({ vesselId, sizeL, volumeL }) => {
+  if (c.back && from.length > 1)
+    throw new InputError(
+      `The ${s.name} stands in ${from.length} vessels.`,
+      'Say which one it was racked out of and back.'
+    );
+  const targets = c.back ? [{ vesselId: from[0]!.vesselId, ...c.back }] : c.to;
+  const to = targets.map(({ vesselId, sizeL, volumeL }: CommandOf<'transfer'>['to'][number]) => {
     const named = home.vessels.find((v) => v.id === vesselId);
     const sized = home.free
       .filter((v) => !used.has(v.id) && !isOpenVessel(v) && isOfSize(v, sizeL!))
@@ -59,7 +65,9 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
     throw new InputError(`The ${to[0]!.vessel.name} is full.`, 'Is it another one?');
   /** What of a loss that was told is one vessel's: by what it held. */
   const lostOf = (f: { hadL: number }) => ((c.lossL ?? 0) * f.hadL) / hadL;
-  const lossL = c.lossL ?? from.reduce((sum, f) => sum + rackingLossL(f.hadL, f.isFirst), 0);
+  // Where all litres were said, what is not among them is what was lost.
+  const allSaid = to.every((t) => t.volumeL !== undefined) && !c.toNeck;
+  const lossL = c.lossL ?? (allSaid ? 0 : from.reduce((sum, f) => sum + f.usualL, 0));
   let left = Math.max(0, hadL - lossL - to.reduce((sum, t) => sum + (t.volumeL ?? 0), 0));
   const filled = new Map(to.map((t) => [t.vessel.id, t.volumeL ?? 0]));
   // The smaller are filled first, to the neck, and the largest bears the air; to the brim where it would not fit else.
@@ -79,6 +87,12 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
       'Name another jar with it, such as: and a 2 l bottle.'
     );
   const total = into.reduce((sum, t) => sum + t.volumeL, 0);
+  const missingL = hadL - total - lossL;
+  if (allSaid && c.rest === undefined && total >= LARGER_PART * hadL && !isSediment(missingL, hadL, 'lees'))
+    throw new RestAsked(
+      volume(missingL),
+      from.length > 1 ? 'in them' : `in the ${nameOf(from[0]!.vesselId, home)}`
+    );
   const waiting = into.map((t) => ({ vesselId: t.vessel.id, volumeL: t.volumeL }));
   const deed = from.flatMap((f, i) => {
     // Each gives its share of what came out, vessel by vessel; the last one gives what is still missing.
@@ -92,11 +106,35 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
       gives -= volumeL;
     }
     const outL = portions.reduce((sum, t) => sum + t.volumeL, 0);
-    const isAll = isSediment(Math.max(0, f.hadL - outL - lostOf(f)), f.hadL, 'lees');
-    const lostL = c.lossL === undefined ? (isAll ? Math.max(0, f.hadL - outL) : 0) : lostOf(f);
+    const isAll =
+      c.rest === undefined
+        ? isSediment(Math.max(0, f.hadL - outL - lostOf(f)), f.hadL, 'lees')
+        : c.rest === 'none';
+    const lostL =
+      c.lossL === undefined || c.rest === 'none' ? (isAll ? Math.max(0, f.hadL - outL) : 0) : lostOf(f);
     return rack(s.id, f.vesselId, portions, lostL, isAll);
   });
   return { deed, newVessels, cautions: [] };
+}
+
+/** Where so much of it was poured, what is missing may as well be lost as still be there. */
+const LARGER_PART = 0.5;
+
+const nameOf = (vesselId: string, home: Home): string =>
+  home.vessels.find((v) => v.id === vesselId)?.name ?? 'vessel';
+
+/** Less came out than stood there: whether that was all of it, or the rest stays, has to be said. */
+export class RestAsked extends InputError {
+  readonly choices = [
+    { label: 'that was all of it', add: ', that was all' },
+    { label: 'the rest stays there', add: ', the rest stays' }
+  ];
+  constructor(missing: string, where: string) {
+    super(
+      `${missing} more should be ${where} by the sums.`,
+      'Was that all of it, or does the rest stay there?'
+    );
+  }
 }
 
 /** Under this it is a bottle, over it a jar, L. */

@@ -49,7 +49,8 @@ const tidy = (line: string): string =>
   line
     .replace(/(?:\b(?:and|with|but|it|is|was|so|a|an|the|in|of)\b|[\s,;.:–-])+$/i, '')
     .replace(/^(?:[\s,;.:]|\band\b)+/i, '')
-    .replace(/[\s,]*,(?:\s*,)+\s*/g, ', ')
+    .replace(/\s*,(?:\s*,)+\s*/g, ', ')
+    .replace(/\s+/g, ' ')
     .trim();
 
 /** A line without what was left over, and that in its own words; null where it does not stand in it. */
@@ -63,7 +64,7 @@ function apartOf(lefts: readonly string[], plain: string): { rest: string; own: 
     for (const span of spans) {
       if (!span) return null;
       if (span === whole) own.push(rest.slice(span.from, span.to));
-      rest = `${rest.slice(0, span.from)} , ${rest.slice(span.to)}`;
+      rest = `${rest.slice(0, span.from)} ${rest.slice(span.to)}`;
     }
     if (!whole) own.push(left);
   }
@@ -99,11 +100,12 @@ export function withRest(found: Read, plain: string, again: (line: string) => Re
     same(found.commands, read.commands.slice(0, found.commands.length)) &&
     read.commands.length === found.commands.length + 1;
   if (!isSame || asks.length > 0 || found.commands.length === 0)
-    return { commands: found.commands, asks: [...asks, bare(isSame ? [{ label: 'keep it as a note', line: line! }] : [whole])] };
+    return {
+      commands: found.commands,
+      asks: [...asks, bare(isSame ? [{ label: 'keep it as a note', line: line! }] : [whole])]
+    };
   return {
     commands: found.commands,
-    asks: [
-      bare([{ label: 'keep it as a note', line: line! }], lefts.some(isDoubtful) ? undefined : line!)
-    ]
+    asks: [bare([{ label: 'keep it as a note', line: line! }], lefts.some(isDoubtful) ? undefined : line!)]
   };
 }

@@ -136,6 +136,10 @@ function body(c: Command, ctx: Context): string {
     case 'fruit-out':
       return `fruit out${{ drip: '', squeeze: ', squeezed', press: ', pressed' }[c.press]}${c.volumeL ? `, ${n(c.volumeL)} l left` : ''}`;
     case 'transfer': {
+      const rest = c.rest === 'none' ? ', that was all' : c.rest === 'stays' ? ', the rest stays' : '';
+      const lost = c.lossL === undefined ? '' : `, lost ${n(c.lossL)} l`;
+      if (c.back)
+        return `racked ${c.vesselId ? `from the ${vessel(c.vesselId)} ` : ''}${c.back.volumeL ? `${n(c.back.volumeL)} l ` : ''}back into the same jar${lost}${rest}`;
       if (c.toNeck) return `topped up the ${vessel(c.to[0]!.vesselId!)} from the ${vessel(c.vesselId!)}`;
       const to = c.to.map(({ vesselId, sizeL, volumeL }) => {
         const into = vesselId ? `the ${vessel(vesselId)}` : `1 x ${n(sizeL!)} l`;
@@ -148,7 +152,7 @@ function body(c: Command, ctx: Context): string {
           : c.vesselId
             ? `from the ${vessel(c.vesselId)} `
             : '';
-      return `racked ${from}${c.to[0]?.volumeL ? '' : 'to '}${to.join(' and ')}${c.lossL ? `, lost ${n(c.lossL)} l` : ''}`;
+      return `racked ${from}${c.to[0]?.volumeL ? '' : 'to '}${to.join(' and ')}${lost}${rest}`;
     }
     case 'loss':
       if (c.volumeL === undefined) return `${LOST_WORDS[c.how]} all of it`;

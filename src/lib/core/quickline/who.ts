@@ -23,7 +23,8 @@ const COMMON = new Set(['the', 'and', 'wine', 'mead', 'cider', 'with', 'of', 'my
 const kept = remembered((source) => new RegExp(source), 2000);
 
 /** An amount that is weighed, right before a name. */
-const OF_A_THING = /[\d½¼¾]\s*(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?)\s+(?:of\s+)?(?:(?:frozen|fresh|ripe|dried|wild|red|black|white|my|the)\s+)*$/;
+const OF_A_THING =
+  /[\d½¼¾]\s*(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?)\s+(?:of\s+)?(?:(?:frozen|fresh|ripe|dried|wild|red|black|white|my|the)\s+)*$/;
 
 /** Takes a word or a name out, with what stands about it. */
 function cut(p: Piece, name: string): boolean {

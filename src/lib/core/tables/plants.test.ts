@@ -33,7 +33,10 @@ describe('the list of poisonous plants', () => {
       const cuts =
         words.length > 1
           ? []
-          : Array.from({ length: Math.max(0, one!.length - 3) }, (_, i) => [one!.slice(0, i + 2), one!.slice(i + 2)]);
+          : Array.from({ length: Math.max(0, one!.length - 3) }, (_, i) => [
+              one!.slice(0, i + 2),
+              one!.slice(i + 2)
+            ]);
       return [words.join(''), words.join('-'), ...cuts.flatMap((c) => [c.join(' '), c.join('-')])];
     };
     const missed = names.flatMap((n) =>
@@ -41,7 +44,9 @@ describe('the list of poisonous plants', () => {
     );
     expect(missed.filter((text) => !findPoisonous(text))).toEqual([]);
     const food = [...FOODS, ...PRODUCE.flatMap((p) => [p.name, p.plural])];
-    expect(food.flatMap((n) => [n.replace(/ /g, ''), n.replace(/ /g, '-')]).filter((n) => findPoisonous(n))).toEqual([]);
+    expect(
+      food.flatMap((n) => [n.replace(/ /g, ''), n.replace(/ /g, '-')]).filter((n) => findPoisonous(n))
+    ).toEqual([]);
     expect(['rhubarbleaves', 'plumstones', 'potato-leaves'].filter((n) => !unsafePart(n))).toEqual([]);
   });
   it('finds a slip of one letter in a long name', () => {

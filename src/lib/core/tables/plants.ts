@@ -110,7 +110,8 @@ function inFood(text: string, words: readonly string[]): boolean[] {
   for (let i = 0; i < words.length; i++)
     for (const food of FOODS_BY_FIRST.get(words[i]!) ?? [])
       if (runAt(words, food, i)) food.forEach((_, k) => (covered[i + k] = true));
-  for (const { from, to, key } of joinedRuns(text, words)) if (JOINED_FOOD.has(key)) covered.fill(true, from, to);
+  for (const { from, to, key } of joinedRuns(text, words))
+    if (JOINED_FOOD.has(key)) covered.fill(true, from, to);
   return covered;
 }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Pick from '../field/Pick.svelte';
   import Text from '../field/Text.svelte';
-  import { rackingLossL } from '$core/must/balance';
+  import { leesL } from '$core/ledger/lees';
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/operations';
   import { checkRacking, planRacking } from '$core/vessels/racking';
@@ -30,7 +30,7 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
   const volumeL = $derived(fill ? fillL(fill) : 0);
-  const usualLossL = $derived(rackingLossL(volumeL, (fill?.racked.length ?? 0) === 0));
+  const usualLossL = $derived(fill ? leesL(batch.state, fill) : 0);
   /** As it is typed, else the usual. */
   const lossL = $derived.by(() => readable(draft.fields.loss, usualLossL));
   const empty = $derived(freeVessels());

@@ -1,7 +1,7 @@
 import type { Draft } from '$core/commands/deed';
 import { isOfWine, type Command, type CommandOf } from '$core/quickline/command';
 import type { Context } from '$core/quickline/context';
-import { deedOf } from '$core/quickline/deed';
+import { deedsOf } from '$core/quickline/deed';
 import type { Home, Written } from '$core/quickline/home';
 import { defOf, type LedgerEvent } from '$core/ledger/log';
 import { nameOf } from '$core/plan/name';
@@ -32,10 +32,12 @@ export function previewOf(
   ctx: Context
 ): Preview {
   const out: Preview = { lines: [], written: [], others: [] };
+  const ofWines = commands.filter(isOfWine);
+  const written = deedsOf(ofWines, home);
   for (const c of commands) {
     if (isOfWine(c)) {
       const wine = wines.find((w) => w.id === c.batchId);
-      const w = deedOf(c, home);
+      const w = written[ofWines.indexOf(c)]!;
       out.written.push(w);
       for (const d of w.deed) out.lines.push({ ...lineOf(d, w, wine, ctx.now), who: whoOf(c.batchId, ctx) });
     } else if (c.kind === 'question') {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { rackingLossL } from '$core/must/balance';
+  import { leesL } from '$core/ledger/lees';
   import { liquid } from '$core/liquid/stock';
   import { entryText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
@@ -17,7 +17,7 @@
   const unit = $derived(household.settings.volume);
   const fill = $derived(batch.state.fills[0]);
   const volumeL = $derived(fill ? (liquid(fill.stock)?.volumeL ?? 0) : 0);
-  const outL = $derived(volumeL - rackingLossL(volumeL, batch.state.rackings.length === 0));
+  const outL = $derived(fill ? volumeL - leesL(batch.state, fill, volumeL) : 0);
   let text = $state('');
   /** As it is typed, else the usual; what cannot be read is said when it is tapped. */
   const typedL = $derived.by(() => {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { A_DREG_L, addedSo2MgL, fillL, sorbateGL, type Fill } from '$core/ledger/fill';
   import type { BatchState } from '$core/ledger/state';
-  import { rackingLossL } from '$core/must/balance';
+  import { leesL } from '$core/ledger/lees';
   import { mustColour } from '$core/plan/colour';
   import { INSOLUBLE_DENSITY } from '$core/must/contribution';
   import { mustLike } from '$core/steps/stages';
@@ -31,7 +31,7 @@
   function words(fill: Fill, v: Vessel): string[] {
     const litres = fillL(fill);
     const airL = Math.max(0, v.capacityL - litres - (hasFruit ? pulpL + toComeL : 0));
-    const lees = s.rackings.length === 0 && hasFruit ? 0 : rackingLossL(litres, s.rackings.length === 0);
+    const lees = s.rackings.length === 0 && hasFruit ? 0 : leesL(s, fill);
     return [
       isOpen(v)
         ? `${volumeText(airL, unit)} of room`

@@ -29,7 +29,8 @@ export const BOTTLED = new RegExp(
 
 const DOZENS = /\b(\d+|one|two|three)\s+dozen\b/g;
 /** `5 x 750`, `6 x 75`: what stands on a bottle, without its unit. */
-const BARE_SIZE = /\b(x|times)\s*([1-9]\d{1,3})(?=\s*(?:$|[,;]|and\b|&|\+|bottles?\b|from\b|of\b|in\b|with\b|still\b|cork|crown|beer\b|screw|swing|champagne\b|sparkling\b|wired\b))/g;
+const BARE_SIZE =
+  /\b(x|times)\s*([1-9]\d{1,3})(?=\s*(?:$|[,;]|and\b|&|\+|bottles?\b|from\b|of\b|in\b|with\b|still\b|cork|crown|beer\b|screw|swing|champagne\b|sparkling\b|wired\b))/g;
 
 /** The kind of bottle that a piece names, taken out of it; null where it names none. */
 function takeType(p: Piece): BottleType | null {

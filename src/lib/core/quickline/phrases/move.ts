@@ -31,7 +31,7 @@ export function readFruitOut(p: Piece, ctx: Context): Read | null {
 }
 
 const RACKED =
-  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|split(?=\s+(?:(?:it|the\s+wine)\s+)?(?:in|into|to|between)\b)|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|(?:put|poured|joined|combined)(?=\s+(?:both|all|the\s+(?:two|three|four))\b[^,]*\b(?:together|jars?|carboys?|demijohns?)\b[^,]*\b(?:in|into)\b)|decanted)(?:\s+(?:it|off|over|the\s+wine))*(?:\s+off\s+(?:the\s+)?(?:lees|sediment))?\b/;
+  /\b(?:rack(?:ed|ing)?|siphon(?:ed)?|syphon(?:ed)?|transfer(?:red)?|moved(?=\s+(?:it|to|into|\d))|split(?=\s+(?:(?:it|the\s+wine)\s+)?(?:in|into|to|between)\b)|put(?=\s+(?:it|the\s+wine)\s+(?:in|into)\b)|(?:put|poured|joined|combined)(?=\s+(?:both|all|the\s+(?:two|three|four))\b[^,]*\b(?:together|jars?|carboys?|demijohns?)\b[^,]*\b(?:in|into)\b)|decanted)(?:\s+(?:it|over|the\s+wine))*(?:\s+off(?:\s+(?:(?:the|its|their)\s+)?(?:(?:gross|fine|heavy)\s+)?(?:lees|sediment))?)?(?:\s+(?:it|over))*\b/;
 const LOST = [
   new RegExp(`\\b(?:lost|loss(?:\\s+of)?|lees(?:\\s+of)?)\\s+(${VOLUME})`),
   new RegExp(
@@ -39,8 +39,11 @@ const LOST = [
   ),
   new RegExp(`(${VOLUME})\\s+(?:was\\s+|were\\s+)?(?:lost|left\\s+behind|of\\s+lees|lees|loss)`)
 ];
+const NOTHING_LOST =
+  /\b(?:(?:lost|left|leaving|losing|loss(?:\s+of)?|lees)\s*:?\s+(?:behind\s+)?(?:about\s+)?(?:0(?![.,]?\d)(?:\s*(?:l|ml|litres?|liters?|gal|qt|pt|pints?|quarts?)\b)?|zero|nothing|none|no\s+(?:lees|sediment|wine))(?:\s+behind)?|(?:with\s+|without\s+)?(?:no|any|a)\s+(?:loss(?:es)?|waste)|nothing\s+(?:was\s+)?(?:lost|wasted)|no\s+(?:lees|sediment)(?:\s+left)?)\b|\b(?:lost|left|loss)\s+0(?![.,\d])/;
 /** What was lost, or stayed behind, L; null where nobody says. */
 export function lostOf(p: Piece, ctx: Context): number | null {
+  if (take(p, NOTHING_LOST)) return 0;
   let lossL: number | null = null;
   for (const pattern of LOST) lossL ??= takeVolume(p, pattern, ctx);
   return lossL;
@@ -49,9 +52,24 @@ const COUNT = '(\\d+|one|two|three|four|five|six)';
 const SIZED = new RegExp(
   `(?:${COUNT}\\s*(?:x|times|of)\\s*|${COUNT}\\s+(?=(?:${VOLUME})\\s*${JAR}))?(?:\\b(?:an?|the)\\s+)?(${VOLUME})(?:\\s*${JAR})?`
 );
+/** Nothing of it is left where it stood, or what is left stays there. */
+const THAT_WAS_ALL =
+  /\b(?:(?:that|it)(?:\s+(?:was|is)|'s)\s+(?:all(?:\s+(?:of\s+it|there\s+was))?|it|the\s+lot|everything)|(?:was\s+)?all\s+of\s+it(?!\s+(?:in)?to\b)|all\s+there\s+was|(?:the\s+)?(?:bucket|jar|carboy|demijohn|fermenter|it)\s+(?:is|was)\s+(?:now\s+)?empty|emptied\s+it)\b/;
+const REST_STAYS =
+  /\b(?:(?:and\s+)?(?:the\s+)?(?:rest|remainder|others?)\s+(?:stays|stayed|is\s+still|is\s+left|remains|left)(?:\s+(?:where\s+it\s+(?:is|was)|there|behind|in\s+(?:the\s+)?(?:it|bucket|jar|carboy|demijohn)))?|(?:leaving|left|kept)\s+the\s+(?:rest|remainder)(?:\s+(?:there|in\s+(?:the\s+)?(?:it|bucket|jar|carboy|demijohn)))?)\b/;
+/** Out of a vessel, and into the same one once it was washed. */
+const BACK = new RegExp(
+  `(?:\\b(${VOLUME})\\s+)?\\b(?:back\\s+)?(?:in)?to\\s+(?:the\\s+|its\\s+)?(?:same|own|old)(?:\\s+(?:washed|cleaned|clean|rinsed|glass|saniti[sz]ed))*(?:\\s+${JAR})?(?:\\s*,?\\s*(?:washed|cleaned|rinsed)(?:\\s+out)?)?|(?:\\b(${VOLUME})\\s+)?\\bback\\s+(?:in)?to\\s+(?:it|(?:the\\s+)?(?:(?:washed|cleaned|clean|rinsed)\\s+)+${JAR})(?:\\s+(?:washed|cleaned))?`
+);
+/** So much came out, said behind the vessel. */
+const OUT_OF_IT = new RegExp(
+  `^[\\s,:(]*(${VOLUME})(?:\\s+(?:of\\s+it|in\\s+all|came\\s+out|of\\s+wine))?[\\s,)]*$`
+);
 const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 const POURED = new RegExp(`(${VOLUME})\\s+(?:to|into|in)\\s+(?:the\\s+)?([^,]*)`);
 type To = CommandOf<'transfer'>['to'][number];
+
+const ONE_JAR = new RegExp(`^[\\s,]*(?:in)?to\\s+(?:an?\\s+|the\\s+|my\\s+)?(${VOLUME})\\s*${JAR}(?!\\w)`);
 
 /** So many empty vessels are named where one has to choose. */
 const NAMED = 5;
@@ -119,6 +137,19 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     ]);
   }
   const lossL = lostOf(p, ctx);
+  const rest = take(p, THAT_WAS_ALL) ? 'none' : take(p, REST_STAYS) ? 'stays' : undefined;
+  const same = take(p, BACK);
+  if (same) {
+    const said = same[1] ?? same[2];
+    const outL = said ? litresIn(said.replace(/-/g, ' '), ctx) : takeVolume(p, OUT_OF_IT, ctx);
+    return read({
+      kind: 'transfer',
+      to: [],
+      back: outL ? { volumeL: outL } : {},
+      ...(lossL === null ? {} : { lossL }),
+      ...(rest ? { rest } : {})
+    });
+  }
   const to: To[] = [];
   // `5 l jar` is no part of `4.5 l jar`.
   const named = (v: Context['vessels'][number]) => `(?<![\\d.,])${escaped(v.name.toLowerCase())}`;
@@ -151,6 +182,17 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     .filter((v) => take(p, new RegExp(`\\b(?:(?:to|into|in)\\s+)?(?:the\\s+)?${named(v)}\\b`)))
     .map((v) => ({ vesselId: v.id, at: said.search(new RegExp(`\\b${named(v)}\\b`)) }));
   to.push(...into.sort((a, b) => a.at - b.at).map(({ vesselId }) => ({ vesselId })));
+  // A jar by its size and its word, then how much of it came out.
+  const jar = to.length === 0 ? ONE_JAR.exec(p.text) : null;
+  const jarL = jar && litresIn(jar[1]!.replace(/-/g, ' '), ctx);
+  if (jar && jarL && OUT_OF_IT.test(p.text.slice(jar[0].length))) {
+    to.push({ sizeL: jarL });
+    p.text = p.text.slice(jar[0].length);
+  }
+  if (to.length === 1 && to[0]!.volumeL === undefined) {
+    const outL = takeVolume(p, OUT_OF_IT, ctx);
+    if (outL !== null) to[0]!.volumeL = outL;
+  }
   for (;;) {
     const m = SIZED.exec(p.text);
     const sizeL = m && litresIn(m[3]!.replace(/-/g, ' '), ctx);
@@ -177,6 +219,7 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     ...(from ? { vesselId: from.id } : out.length === 1 ? { vesselId: out[0]! } : {}),
     ...(out.length > 1 ? { vesselIds: out } : {}),
     ...(each ? { each } : {}),
+    ...(rest ? { rest } : {}),
     ...(lossL === null ? {} : { lossL })
   });
 }

@@ -9,7 +9,8 @@ import { readItem } from '../items';
  * Priming sugar as it was said, in grams of white sugar: in each bottle, in a litre, in all the bottles together, or so
  * many lumps of a weight.
  */
-export type Primed = { eachG: number } | { gL: number } | { allG: number; isSaid: boolean } | { lumps: number; lumpG: number };
+export type Primed =
+  { eachG: number } | { gL: number } | { allG: number; isSaid: boolean } | { lumps: number; lumpG: number };
 
 const NUM = '(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)';
 const FEW = `(?:${NUM}(?:\\s*[½¼¾]|\\s+\\d\\/\\d|\\/\\d)?|[½¼¾]|(?:half|quarter)(?:\\s+an?)?|an?|one|two|three|four|five|six|ten|twelve)`;
@@ -40,7 +41,8 @@ const SAID = /\b(?:primed|priming)\b/;
 
 /** Whether a piece speaks of sugar for the bottles, and of nothing else that is done. */
 export const isPriming = (text: string): boolean =>
-  SAID.test(text) || (EACH.test(text) && new RegExp(`\\b${SUGAR}\\b|\\b(?:drop|cube|tablet|lump)s?\\b`).test(text));
+  SAID.test(text) ||
+  (EACH.test(text) && new RegExp(`\\b${SUGAR}\\b|\\b(?:drop|cube|tablet|lump)s?\\b`).test(text));
 
 /** Whether sugar is said that may go with a bottling; not where the rest of the wine takes it. */
 export const isSugarBeside = (text: string): boolean =>
@@ -71,7 +73,10 @@ export function takePriming(p: Piece, ctx: Context, line: string): Primed | Read
         `What does one ${name} weigh? Its packet says.`,
         LUMPS_G.map((g) => ({
           label: `${g} g`,
-          line: line.replace(new RegExp(`\\b${name}s?\\b(?:\\s+of\\s+sugar)?`), (x) => `${x.replace(/\s+of\s+sugar$/, '')} of ${g} g`)
+          line: line.replace(
+            new RegExp(`\\b${name}s?\\b(?:\\s+of\\s+sugar)?`),
+            (x) => `${x.replace(/\s+of\s+sugar$/, '')} of ${g} g`
+          )
         }))
       );
     const isEach = take(p, EACH) !== null;
