@@ -6,6 +6,7 @@ import { upgradedEvent } from '$core/ledger/upgrade';
 import { keptOf } from '$core/ledger/kept';
 import type { Entry } from '$core/ledger/things';
 import type { OwnMethod } from '$core/plan/methods';
+import type { OwnYeast } from '$core/plan/own-yeast';
 import type { Recipe } from '$core/must/recipe';
 import type { HarvestLot } from '$core/plan/harvest';
 import type { Produce } from '$core/tables/produce';
@@ -52,6 +53,8 @@ export class VecinoDb extends Dexie {
   methods!: EntityTable<OwnMethod, 'id'>;
   /** where bottles lie */
   racks!: EntityTable<Rack, 'id'>;
+  /** yeasts as their packets call them */
+  yeasts!: EntityTable<OwnYeast, 'id'>;
   /** pictures, by the event that tells of each */
   photos!: EntityTable<Photo, 'id'>;
   /** what each import brought, so that it can be taken back */
@@ -103,6 +106,7 @@ export class VecinoDb extends Dexie {
       photos: 'id, batchId',
       imports: 'id, at'
     });
+    this.version(8).stores({ yeasts: 'id' });
   }
 }
 

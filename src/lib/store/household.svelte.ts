@@ -4,6 +4,7 @@ import type { Broken, Summary } from '$core/report/summary';
 import { leavesAt } from '$core/steps/schedule';
 import type { Place } from '$core/steps/stages';
 import type { OwnMethod } from '$core/plan/methods';
+import type { OwnYeast } from '$core/plan/own-yeast';
 import type { Recipe } from '$core/must/recipe';
 import type { HarvestLot } from '$core/plan/harvest';
 import type { Produce } from '$core/tables/produce';
@@ -23,7 +24,7 @@ export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 /** Lists that have not been read for the first time: a page opens on all of them, never on what a default would say. */
 let toCome = $state.raw<ReadonlySet<string>>(
-  new Set(['stamp', 'batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'racks', 'settings'])
+  new Set(['stamp', 'batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'racks', 'yeasts', 'settings'])
 );
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);
@@ -37,6 +38,7 @@ let recipes = $state.raw<Recipe[]>([]);
 let harvest = $state.raw<HarvestLot[]>([]);
 let methods = $state.raw<OwnMethod[]>([]);
 let racks = $state.raw<Rack[]>([]);
+let yeasts = $state.raw<OwnYeast[]>([]);
 let exportedAt = $state<number | null>(null);
 /** when it was last written here, by the clock of then */
 let lastWrite: number | null = null;
@@ -80,6 +82,10 @@ export const household = {
   },
   get racks() {
     return racks;
+  },
+  /** yeasts as their packets call them */
+  get yeasts() {
+    return yeasts;
   },
   get exportedAt() {
     return exportedAt;
@@ -202,6 +208,11 @@ export function watchHousehold(): () => void {
       'racks',
       () => db.racks.toArray(),
       (rows) => (racks = rows)
+    ),
+    watch(
+      'yeasts',
+      () => db.yeasts.toArray(),
+      (rows) => (yeasts = rows)
     ),
     watch(
       'settings',

@@ -5,6 +5,7 @@ import { saysNoStem } from '$core/commands/tick';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
 import { batchesOf, eventSchema, type LedgerEvent } from '$core/ledger/log';
 import { withFigures } from '$core/plan/figures';
+import type { OwnYeast } from '$core/plan/own-yeast';
 import { KINDS } from '$core/ledger/kept';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import type { Table } from 'dexie';
@@ -95,20 +96,25 @@ async function askAbout(events: readonly LedgerEvent[], sure: boolean): Promise<
 }
 
 /** What a deed brings along beside its events: written with them, or nothing is. */
-export type Along = { settings?: Partial<Settings>; vessels?: readonly Vessel[] };
+export type Along = {
+  settings?: Partial<Settings>;
+  vessels?: readonly Vessel[];
+  yeasts?: readonly OwnYeast[];
+};
 
 /** Writes events to the log with the summaries they touch, all of it or nothing. A form that writes twice has written once. */
 export async function write(
   events: readonly LedgerEvent[],
   when: When = {},
-  { settings = {}, vessels = [] }: Along = {}
+  { settings = {}, vessels = [], yeasts = [] }: Along = {}
 ): Promise<void> {
   const tables = [db.events, db.summaries, db.lessons, db.settings, db.vessels];
-  const more = vessels.length > 0 ? [db.things, ...KINDS.map((k) => db[k])] : [];
+  const more = vessels.length + yeasts.length > 0 ? [db.things, ...KINDS.map((k) => db[k])] : [];
   await db.transaction('rw', [...new Set<Table>([...tables, ...more])], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
     if (vessels.length > 0) await keepAll('vessels', vessels);
+    if (yeasts.length > 0) await keepAll('yeasts', yeasts);
     await askAbout(events, when.sure === true);
     await db.events.bulkAdd(events);
     await sumUp(await touched(events));

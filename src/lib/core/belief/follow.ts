@@ -5,9 +5,9 @@ import { strongest } from '../ledger/state';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { WATER_20 } from '../liquid/water';
 import { drawn, normalQuantile, seedOf } from '../maths/draw';
-import { toleranceOf } from '../plan/chosen';
+import { coldC as coldOf, toleranceOf } from '../plan/chosen';
 import type { Plan } from '../plan/plan';
-import { COLD_C, YEASTS } from '../tables/yeasts';
+import { YEASTS } from '../tables/yeasts';
 import { USUAL_ROOM_C } from '../units/settings';
 import { pour, pourWine } from './bring';
 import { movedKin, parted } from './kin';
@@ -105,12 +105,14 @@ export function beginning(setting: Setting, size: number): Running {
     e.bubble[i] = Math.exp(0.6 * b[i]!);
     e.wallAbv[i] = drawn(YEASTS.wild.toleranceAbv, t[i]!);
   }
-  const coldC = COLD_C[isWild ? 'wild' : (setting.plan.yeast?.yeastId ?? 'wine')];
+  const coldC = coldOf(isWild ? { yeastId: 'wild' } : setting.plan.yeast);
   return {
     e,
     startedAt: setting.startedAt,
     at: setting.startedAt,
     tempC: setting.plan.roomC ?? USUAL_ROOM_C,
+    roomC: setting.plan.roomC ?? USUAL_ROOM_C,
+    isRoomSaid: false,
     coldC,
     seen: [],
     tolerance: YEASTS.wild.toleranceAbv,
@@ -129,13 +131,24 @@ export const branch = (r: Running): Running => ({
   filledGL: { ...r.filledGL }
 });
 
+/** A bucket or a jar comes to the warmth of its place in about a day, h. Common practice. */
+const ROOM_TAU_H = 15;
+/** Until then what is felt is of hot water, thawed fruit and the tap, h. Our estimate. */
+const SETTLED_H = 36;
+/** So much of it a thermometer in the wine says of its place, where nobody said how warm that is. Our estimate. */
+const SAYS_OF_ROOM = 0.6;
+
 /** Lets time pass in every member: fruit gives, yeast works. */
 export function goTo(r: Running, at: number): void {
   const { e } = r;
   const hours = (at - r.at) / HOUR;
   if (hours > 1e-6) {
+    const endsC = r.roomC + (r.tempC - r.roomC) * Math.exp(-hours / ROOM_TAU_H);
+    // The mean of the while: it comes to the warmth of its place.
+    r.tempC = r.roomC + ((r.tempC - endsC) * ROOM_TAU_H) / hours;
     for (const lot of e.lots) give(e, lot, hours);
     for (const cell of Object.values(e.cells)) fermentCell(r, cell, at);
+    r.tempC = endsC;
   }
   r.at = Math.max(r.at, at);
 }
@@ -226,6 +239,12 @@ export function follow(r: Running, flow: Flow): void {
     case 'warmth':
       if (flow.tempC >= r.tempC + WARMED_C) wake(e, WAKES_WARM);
       r.tempC = flow.tempC;
+      if (!r.isRoomSaid && flow.at - r.startedAt > SETTLED_H * HOUR)
+        r.roomC += SAYS_OF_ROOM * (flow.tempC - r.roomC);
+      return;
+    case 'room':
+      if (flow.tempC >= r.tempC + WARMED_C) wake(e, WAKES_WARM);
+      [r.roomC, r.isRoomSaid] = [flow.tempC, true];
       return;
     case 'mark':
       return markSeen(e, flow.vesselIds, flow.foundL);
@@ -258,7 +277,7 @@ function pitch(r: Running, { at, yeast, massG, how }: FlowOf<'pitch'>): void {
   const isWild = yeast.yeastId === 'wild';
   const spread = toleranceOf(yeast);
   const lagH = isWild ? WILD_LAG_H : LAG_H[how ?? 'dry'];
-  r.coldC = Math.min(r.coldC, COLD_C[yeast.yeastId ?? 'wine']);
+  r.coldC = Math.min(r.coldC, coldOf(yeast));
   // What is cold takes longer to begin, too.
   const cold = Math.max(COLDEST, Math.min(1, warmth(r.tempC, r.coldC)));
   r.tolerance = strongest([r.tolerance, spread]);

@@ -54,7 +54,8 @@ export type WhatIf = {
 function askWhatIf(r: Running, vesselIds: readonly string[], what: WhatIf): void {
   const at = r.at;
   if (what.tempC !== undefined) {
-    follow(r, { at, kind: 'warmth', tempC: what.tempC });
+    follow(r, { at, kind: 'room', tempC: what.tempC });
+    r.tempC = what.tempC;
     r.e.warmerC.fill(0);
   }
   if (what.yeast) follow(r, { at, kind: 'pitch', yeast: what.yeast, massG: null, how: 'rehydrated' });
@@ -118,7 +119,7 @@ export function runAhead(
       sgHalf: { low, high },
       abv: estimateOf(abv, e.weight),
       done: meanOf(isDone, e.weight),
-      tempC: r.tempC
+      tempC: r.roomC
     });
   }
   const reached = (when: Float64Array) => ({

@@ -23,7 +23,10 @@ export type Running = {
   e: Ensemble;
   startedAt: number;
   at: number;
+  /** how warm it is just now, and how warm it is where it stands, °C; whether somebody said so of the place */
   tempC: number;
+  roomC: number;
+  isRoomSaid: boolean;
   coldC: number;
   /** what each reading was found to be */
   seen: Seen[];

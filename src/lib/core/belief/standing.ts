@@ -2,7 +2,7 @@ import { lastReading } from '../ledger/last-read';
 import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
 import { abvOf, finish, YIELD } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
-import { COLD_C } from '../tables/yeasts';
+import { coldC } from '../plan/chosen';
 import { sweetnessWord } from '../units/format';
 import type { Estimate } from '../units/range';
 import { dayOf } from '../units/zone';
@@ -13,6 +13,7 @@ import {
   batchTolerance,
   isBegun,
   contents,
+  lastWarmth,
   standingFills,
   fermentedOf,
   timesRacked,
@@ -91,9 +92,9 @@ export function expectedFinish(
 
 /** Too cold for its yeast, by the last temperature taken: it may stop short of where it should end; null when not. */
 export function tooCold(s: BatchState): { tempC: number; wantsC: number } | null {
-  const last = s.felt.at(-1);
+  const last = lastWarmth(s);
   if (!last || s.pitches.length === 0) return null;
-  const wantsC = Math.min(...s.pitches.map((p) => COLD_C[p.yeast.yeastId ?? 'wine']));
+  const wantsC = Math.min(...s.pitches.map((p) => coldC(p.yeast)));
   return last.tempC < wantsC ? { tempC: last.tempC, wantsC } : null;
 }
 

@@ -1,5 +1,5 @@
 import type { Ingredient, Plan } from '../plan/plan';
-import { doseOf, judgeDose, slipText, SO2_SHARE } from '../tables/doses';
+import { doseOf, DOSES, judgeDose, slipText, SO2_SHARE } from '../tables/doses';
 import { gramsText } from '../units/format';
 
 /**
@@ -24,6 +24,8 @@ export type Scene = {
   adding?: Ingredient;
   volumeL?: number;
   hadG?: number;
+  /** the dry yeast that was pitched last, g, where its weight was said */
+  yeastG?: number | undefined;
   /** sulphur dioxide that was put in already, mg/L */
   hadSo2MgL?: number;
   /** whether sulphite is in */
@@ -70,14 +72,14 @@ export const hasForm = (s: Scene, ...forms: string[]): boolean =>
 export const doseLevel = (s: Scene) => {
   const id = s.adding && doseOf(s.adding as { additiveId?: string; acidId?: string });
   if (!id || !s.volumeL || !('massKg' in s.adding!)) return null;
-  return judgeDose(id, s.adding.massKg * 1000, s.volumeL, s.hadG);
+  return judgeDose(id, s.adding.massKg * 1000, s.volumeL, s.hadG, s.yeastG);
 };
 
 export const doseSay = (s: Scene): string => {
   const id = doseOf(s.adding as { additiveId?: string; acidId?: string })!;
   const massG = (s.adding as { massKg: number }).massKg * 1000;
   const had = s.hadG ? `, with ${gramsText(s.hadG)} in already` : '';
-  return `${gramsText(massG)}${had} is more than anyone puts in. ${slipText(id, massG + (s.hadG ?? 0), s.volumeL!)}`;
+  return `${gramsText(massG)} of ${DOSES[id].name.toLowerCase()}${had} is more than anyone puts in. ${slipText(id, massG + (s.hadG ?? 0), s.volumeL!, s.yeastG)}`;
 };
 
 /** Sulphur dioxide, free and bound, that no wine is to hold, mg/L. Legal ceilings are often 150 to 250 (from memory). */

@@ -58,6 +58,11 @@ export function look(batchId: string, seen: Look): Deed {
   return [draft(batchId, 'observation', said)];
 }
 
+/** Where a wine stands from now on. @param at a vessel of it; left out, all of them */
+export const standAt = (batchId: string, where: EventData<'place'>): Deed => [
+  draft(batchId, 'place', given(where))
+];
+
 const worded = (text: string, what: string): string => {
   if (!text.trim()) throw new InputError(`The ${what} is empty.`, 'Write a word or two.', 'text');
   return text.trim();

@@ -70,7 +70,10 @@ export type Flow = { at: number } & (
   | { kind: 'mark'; vesselIds: string[]; foundL: number }
   | { kind: 'boil'; vesselId: string; waterKg: number }
   | { kind: 'pitch'; yeast: Yeast; massG: number | null; how: 'dry' | 'rehydrated' | 'starter' | null }
+  /** how warm the wine was at that moment */
   | { kind: 'warmth'; tempC: number }
+  /** how warm it is from now on where it stands */
+  | { kind: 'room'; tempC: number }
   | {
       kind: 'read';
       eventId: string;

@@ -21,3 +21,7 @@ export function hadG(
   if (id === null || !all || (SPENDS.has(id) && s.at - all.at > SPENT_MS)) return 0;
   return fill ? (fill.powdersG[id] ?? 0) : all.massG;
 }
+
+/** The dry yeast that was pitched last, g; undefined where its weight was not said. */
+export const lastYeastG = (s: Pick<BatchState, 'pitches'>): number | undefined =>
+  s.pitches.at(-1)?.massG ?? undefined;

@@ -8,7 +8,8 @@ export const KINDS = [
   'recipes',
   'harvest',
   'methods',
-  'racks'
+  'racks',
+  'yeasts'
 ] as const satisfies readonly ThingKind[];
 
 /** The same value with its keys in order, so that order of writing makes no difference. */

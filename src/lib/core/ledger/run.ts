@@ -192,6 +192,7 @@ function run(
     spiritAbv: null,
     warmestC: null,
     felt: [],
+    places: {},
     corrections: [],
     steeps: [],
     toppedAt: {},

@@ -149,6 +149,8 @@ export type BatchState = {
   warmestC: number | null;
   /** how warm it was each time a thermometer stood in it, whatever else was read, oldest first */
   felt: Felt[];
+  /** where each vessel stands, as far as it was said, by its id */
+  places: Record<string, Place>;
   /** what measurements showed to be other than the sums had it */
   corrections: Correction[];
   steeps: Steep[];
@@ -173,6 +175,22 @@ export type BatchState = {
   looks: ({ at: number; vesselId: string | null; tempC?: number | undefined } & Look)[];
 };
 
+/** A place that a vessel was moved to, ms, and how warm it is, °C; null where it was not said. */
+export type Place = { at: number; name: string | null; tempC: number | null };
+
+/** How warm it is where a wine stands, as somebody last said of any of its vessels; null where nobody did. */
+export const placeC = (s: Pick<BatchState, 'places'>): Felt | null =>
+  Object.values(s.places).reduce<Felt | null>(
+    (last, { at, tempC }) => (tempC !== null && (last === null || at > last.at) ? { at, tempC } : last),
+    null
+  );
+
+/** How warm a wine is, as far as is known: a thermometer in it, or the place it was moved to since. */
+export function lastWarmth(s: Pick<BatchState, 'places' | 'felt'>): Felt | null {
+  const [felt, place] = [s.felt.at(-1) ?? null, placeC(s)];
+  return place && (!felt || place.at >= felt.at) ? place : felt;
+}
+
 /** How warm a wine was, °C, at a moment, ms. */
 export type Felt = { at: number; tempC: number };
 
@@ -183,12 +201,15 @@ export function doubt(s: Working, code: DoubtCode): void {
   s.doubts.push({ eventId: s.eventId, at: s.eventAt, type: s.eventType, code });
 }
 
+/** No wine stands warmer, °C. Common practice. */
+const HOTTEST_C = 35;
+
 /** What a wine's warmth was, °C: its yeast goes by it, and the gas it will hold in bottle. */
 export function feel(s: Working, at: number, tempC: number): void {
   s.felt.push({ at, tempC });
   // Hotter than any ferment is a sample that was still to cool.
-  if (tempC < 45) s.flows.push({ at, kind: 'warmth', tempC });
-  if (s.rackings.length > 0) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
+  if (tempC <= HOTTEST_C) s.flows.push({ at, kind: 'warmth', tempC });
+  if (s.rackings.length > 0 && tempC <= HOTTEST_C) s.warmestC = Math.max(s.warmestC ?? tempC, tempC);
 }
 
 /** The classroom's start: the highest reading before the yeast, else what all the sugar would have read. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { recipeSchema } from '../must/recipe';
 import { fateSchema, harvestLotSchema, type HarvestLot } from '../plan/harvest';
 import { ownMethodSchema } from '../plan/methods';
+import { ownYeastSchema } from '../plan/own-yeast';
 import { ownProduceSchema } from '../tables/produce-schema';
 import { rackSchema } from '../vessels/rack';
 import { vesselSchema } from '../vessels/vessel-schema';
@@ -16,7 +17,8 @@ export const THINGS = {
   recipes: recipeSchema,
   harvest: harvestLotSchema,
   methods: ownMethodSchema,
-  racks: rackSchema
+  racks: rackSchema,
+  yeasts: ownYeastSchema
 } as const;
 export type ThingKind = keyof typeof THINGS;
 export type Thing<K extends ThingKind = ThingKind> = z.infer<(typeof THINGS)[K]>;

@@ -5,7 +5,7 @@ import { withoutFigures } from '../plan/figures';
 import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient, type Plan } from '../plan/plan';
 import { planSchema } from '../plan/plan-schema';
-import { YEASTS } from '../tables/yeasts';
+import { yeastName } from '../plan/chosen';
 import { evaluate } from './evaluate';
 import { choiceOf, optionsOf, SCHOOL_IDS, SCHOOLS } from '../tables/schools';
 
@@ -122,7 +122,7 @@ export function differences(from: Plan, to: Plan): string[] {
     lines.push(`${inL(fb.intoGlassL)} for ${inL(fa.intoGlassL)}`);
   const sweet = (p: Plan) => (choiceOf(p, 'finish') === 'dry' ? 0 : (p.target?.sweetGL ?? 0));
   if (sweet(from) !== sweet(to)) lines.push(`${sweet(to)} g/L of sweetness for ${sweet(from)}`);
-  const yeast = (p: Plan) => YEASTS[p.yeast?.yeastId ?? 'wine'].name.toLowerCase();
+  const yeast = (p: Plan) => yeastName(p.yeast);
   if (yeast(from) !== yeast(to)) lines.push(`${yeast(to)} yeast for ${yeast(from)}`);
   for (const s of SCHOOL_IDS) {
     const [was, is] = [choiceOf(from, s), choiceOf(to, s)];

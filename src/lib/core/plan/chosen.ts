@@ -1,4 +1,4 @@
-import { YEASTS } from '../tables/yeasts';
+import { COLD_C, YEASTS } from '../tables/yeasts';
 import { type Plan, type Yeast, entryOf, amountOf } from './plan';
 
 /** Whether pectic enzyme goes in: as the plan says, else where the fruit holds pectin. */
@@ -8,6 +8,15 @@ export const usesEnzyme = (plan: Plan): boolean =>
     const pectin = amountOf(i) > 0 ? entryOf(i)?.pectin : undefined;
     return pectin === 'high' || pectin === 'medium';
   });
+
+/** What a yeast is called: as on its packet, else by its type. */
+export const yeastName = (yeast: Yeast | undefined): string => {
+  const type = YEASTS[yeast?.yeastId ?? 'wine'].name.toLowerCase();
+  return yeast?.name === undefined ? type : `${yeast.name} (${type})`;
+};
+
+/** Temperature under which a yeast hardly works, °C. */
+export const coldC = (yeast: Yeast | undefined): number => yeast?.coldC ?? COLD_C[yeast?.yeastId ?? 'wine'];
 
 /** Tolerance low–usual–high of a yeast; a bare figure is taken ±1 %. */
 export function toleranceOf(yeast: Yeast | undefined): readonly [number, number, number] {

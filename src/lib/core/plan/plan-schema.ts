@@ -186,7 +186,12 @@ export const keptIngredientSchema = ingredients(soundEntry, true);
 
 export const yeastSchema = z.strictObject({
   yeastId: z.enum(keys<YeastId>(YEASTS)).optional(),
-  toleranceAbv: z.number().finite().min(1).max(25).optional()
+  toleranceAbv: z.number().finite().min(1).max(25).optional(),
+  /** the name or the code on its packet */
+  name: z.string().min(1).max(60).optional(),
+  /** temperatures it works between, °C, where its packet says so */
+  coldC: z.number().finite().min(0).max(35).optional(),
+  warmC: z.number().finite().min(5).max(45).optional()
 });
 
 /** What is asked of the solver; what is null or left out follows. */

@@ -5,7 +5,7 @@ import { nameOf } from './name';
 import { entryOf, withAmount, type Ingredient } from './plan';
 import { SWEETENERS } from '../tables/sweeteners';
 import { ADDITIVES, type AdditiveId } from '../tables/substances';
-import { CAMPDEN_TABLET_G, CUP_G, DOSES, TEASPOON_G } from '../tables/doses';
+import { CAMPDEN_TABLET_G, CUP_G, DOSES, PACKET_G, TEASPOON_G } from '../tables/doses';
 import type { AmountUnit, Counted, Country } from '../units/words';
 import { eachOf } from '../units/each';
 import type { Amount, Thing } from '../units/amount';
@@ -17,8 +17,7 @@ import type { Produce } from '../tables/produce';
  * @example bagKgIn('us') // 1.8144
  */
 export const bagKgIn = (country: Country): number => (country === 'us' ? 4 * KG_PER.lb : 1);
-/** A packet of dry yeast, kg; the leaf in a tea bag and the zest of a lemon, kg. Common practice. */
-const PACKET_KG = 0.005;
+/** The leaf in a tea bag and the zest of a lemon, kg. Common practice. */
 const TEA_BAG_KG = 0.002;
 const ZEST_KG = 0.006;
 /** Juice of one, squeezed by hand, L: portions as food tables give them, from memory. */
@@ -167,7 +166,7 @@ export const YEAST_THING: Thing = {
   basis: 'mass',
   words: 'dry dried yeast wine champagne ale red-fruit general type',
   teaspoonG: TEASPOON_G.yeast,
-  each: { packet: PACKET_KG }
+  each: { packet: PACKET_G / 1000 }
 };
 
 /** The unit a bare number of it is in; null where it may be a count as well as a weight, and is asked about. */

@@ -39,6 +39,13 @@ export const commandSchema = z.discriminatedUnion('kind', [
     each: z.literal(true).optional()
   }),
   z.strictObject({ kind: z.literal('observation'), ...of, ...lookShape }),
+  /** where it stands from now on: what the place is called, and how warm it is there, °C */
+  z.strictObject({
+    kind: z.literal('place'),
+    ...of,
+    name: z.string().min(1).max(60).optional(),
+    tempC: z.number().min(-10).max(45).optional()
+  }),
   z.strictObject({ kind: z.literal('addition'), ...of, items }),
   z.strictObject({ kind: z.literal('top-up'), ...of, item: ingredientSchema.optional() }),
   /** water in up to a mark, L */
@@ -51,6 +58,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
     /** left out: the yeast of its plan */
     yeastId: z.enum(Object.keys(YEASTS) as [YeastId, ...YeastId[]]).optional(),
     massG: grams.optional(),
+    /** what its packet calls it, where the household says so */
+    name: z.string().min(1).max(60).optional(),
     how: z.enum(['dry', 'rehydrated', 'starter']).optional()
   }),
   z.strictObject({

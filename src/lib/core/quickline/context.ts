@@ -1,3 +1,4 @@
+import type { OwnYeast } from '../plan/own-yeast';
 import type { Produce } from '../tables/produce';
 import type { MassUnit, VolumeUnit } from '../units/measure';
 import type { Country } from '../units/words';
@@ -35,6 +36,8 @@ export type Context = {
   /** vessels of the household, and the wine that stands in each */
   vessels: readonly { id: string; name: string; capacityL: number; wineId?: string; isOpen?: boolean }[];
   own: readonly Produce[];
+  /** yeasts as the household's packets call them */
+  yeasts?: readonly OwnYeast[];
   /** the line as it was written, with its capitals */
   plain?: string;
   /** what goes in together, by the household's own name for it */

@@ -2,7 +2,7 @@ import { cautionsAt, RULES } from '../cautions/rules';
 import type { Caution } from '../cautions/scene';
 import { letGo } from '../commands/cellar';
 import { bottle, drawSample, emptyOut, lose, takeFruitOut } from '../commands/move';
-import { look, note, observe, readGravity, taste } from '../commands/observe';
+import { look, note, standAt, observe, readGravity, taste } from '../commands/observe';
 import { blend, pitch, put, steep, stir, takeSteepOut, topUp } from '../commands/put';
 import { stemOf } from '../commands/stem';
 import { ownsNoStem, putOff, startTimer, tick } from '../commands/tick';
@@ -16,6 +16,7 @@ import { isSediment } from '../ledger/operations';
 import { stateAfter } from '../ledger/run';
 import type { BatchState } from '../ledger/state';
 import { doseL, markL } from '../ledger/will-hold';
+import { asYeast, ownYeastCalled, type OwnYeast } from '../plan/own-yeast';
 import type { Ingredient } from '../plan/plan';
 import { doStep } from '../steps/do-step';
 import { STEPS } from '../steps/table/all';
@@ -28,7 +29,7 @@ import { inZone } from '../units/zone';
 import type { CommandOf, OfWine } from './command';
 import type { Home, Written } from './home';
 import { rackDeed } from './rack-deed';
-import { hadG } from '../ledger/had';
+import { hadG, lastYeastG } from '../ledger/had';
 import { vesselFor } from './which-vessel';
 
 const only = (deed: Deed): Written => ({ deed, newVessels: [], cautions: [] });
@@ -105,6 +106,8 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
       const { kind: _k, batchId: _b, at: _a, ...seen } = c;
       return only(look(id, seen));
     }
+    case 'place':
+      return only(standAt(id, { vesselId: c.vesselId, name: c.name, tempC: c.tempC }));
     case 'addition':
       return {
         deed: put(id, c.items, c.vesselId),
@@ -132,7 +135,7 @@ function write(c: OfWine, wine: Home['wines'][number], home: Home): Written {
       return only(takeSteepOut(id, hanging.id));
     }
     case 'pitch':
-      return only(pitchDeed(c, s));
+      return pitchDeed(c, s, home);
     case 'blend':
       return only(blendDeed(c, s, home));
     case 'stir':
@@ -215,6 +218,7 @@ function cautionsOf(items: readonly Ingredient[], s: BatchState, vesselId: strin
         adding,
         volumeL: fill ? fillL(fill) : doseL(s),
         hadG: hadG(s, adding, fill),
+        yeastG: lastYeastG(s),
         hadSo2MgL: fill ? addedSo2MgL(fill) : Math.max(0, ...s.fills.map(addedSo2MgL)),
         ph: measuredPh(s)
       },
@@ -249,18 +253,27 @@ function makeUpDeed(c: CommandOf<'make-up'>, s: BatchState): Deed {
   return put(s.id, [{ kind: 'water', volumeL }], c.vesselId);
 }
 
-function pitchDeed(c: CommandOf<'pitch'>, s: BatchState): Deed {
+function pitchDeed(c: CommandOf<'pitch'>, s: BatchState, home: Home): Written {
   const litres = doseL(s);
   if (c.massG !== undefined && judgeDose('yeast', c.massG, litres) === 'absurd')
     throw new InputError(
       `${c.massG} g of yeast is more than ten times the most.`,
       slipText('yeast', c.massG, litres)
     );
-  return pitch(s.id, {
-    yeast: c.yeastId ? { yeastId: c.yeastId } : (s.plan.yeast ?? { yeastId: 'wine' }),
+  const known = c.name === undefined ? undefined : ownYeastCalled(c.name, home.yeasts ?? []);
+  const fresh: OwnYeast | undefined =
+    c.name !== undefined && !known ? { id: home.newId(), name: c.name, yeastId: c.yeastId ?? 'wine' } : undefined;
+  const named = known ?? fresh;
+  const deed = pitch(s.id, {
+    yeast: named
+      ? asYeast(named)
+      : c.yeastId
+        ? { yeastId: c.yeastId }
+        : (s.plan.yeast ?? { yeastId: 'wine' }),
     ...(c.massG === undefined ? {} : { massG: c.massG }),
     ...(c.how === undefined ? {} : { how: c.how })
   });
+  return { deed, newVessels: [], cautions: [], ...(fresh ? { newYeasts: [fresh] } : {}) };
 }
 
 function blendDeed(c: CommandOf<'blend'>, s: BatchState, home: Home): Deed {

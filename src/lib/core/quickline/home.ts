@@ -1,3 +1,4 @@
+import type { OwnYeast } from '../plan/own-yeast';
 import type { Deed } from '../commands/deed';
 import type { Caution } from '../cautions/scene';
 import type { Stands } from '../report/stands';
@@ -11,10 +12,18 @@ export type Home = {
   vessels: readonly Vessel[];
   free: readonly Vessel[];
   /** every wine as it stands */
+  /** yeasts as its packets call them */
+  yeasts?: readonly OwnYeast[];
   wines: readonly Pick<Stands, 'id' | 'state' | 'standing' | 'due'>[];
   now: number;
   newId: () => string;
 };
 
 /** What a command writes: events, jars that were not known before, and what is to be heeded. */
-export type Written = { deed: Deed; newVessels: Vessel[]; cautions: Caution[] };
+export type Written = {
+  deed: Deed;
+  newVessels: Vessel[];
+  /** a yeast whose name was not known before */
+  newYeasts?: OwnYeast[];
+  cautions: Caution[];
+};

@@ -8,7 +8,7 @@ import { readPlan, readWeighIn } from './phrases/produce';
 import { readQuestion } from './phrases/question';
 import { readWords } from './phrases/words';
 import { ceased } from './not-done';
-import { pieces, readPiece, withUnknown } from './pieces';
+import { byNames, pieces, readPiece, withUnknown } from './pieces';
 import { beside, joinedTo, withRest } from './rest';
 import { readSet, withSets } from './sets';
 import { AHEAD_MS, joined, settle } from './settle';
@@ -101,7 +101,9 @@ function whole(line: string, ctx: Context): Read {
     return left ? withUnknown(alone, left) : alone;
   }
   // A time or a name alone is of all that follows.
-  const parts = pieces(line).flatMap((piece) => readPiece(piece, ctx, line));
+  const parts = byNames(line, ctx).flatMap((of) =>
+    pieces(of).flatMap((piece) => readPiece(piece, ctx, line))
+  );
   return settle(joined(parts), line, ctx);
 }
 

@@ -1038,8 +1038,9 @@ export const ROWS: Row[] = [
   },
   {
     meant: { kind: 'observation', tempC: 24 },
-    says: ['temp 24 c', '24 °C', '24c', 'temperature 24 degrees c', 'it is 24 °C', 'room 24c']
+    says: ['temp 24 c', '24 °C', '24c', 'temperature 24 degrees c', 'it is 24 °C']
   },
+  { meant: { kind: 'place', tempC: 24 }, says: ['room 24c', 'room temperature 24 °C', 'the room is 24 c'] },
   {
     meant: { kind: 'observation', clarity: 'clear', smell: 'clean' },
     says: ['clear, smells fine', 'clear and smells clean']

@@ -5,11 +5,12 @@ import { readLook } from './phrases/look';
 import { BOTTLED, readBottle, readOpen } from './phrases/bottle';
 import { isPriming, isSugarBeside } from './phrases/prime';
 import { readFruitOut, readGone, readRack } from './phrases/move';
+import { readPitch } from './phrases/yeast';
+import { readPlace } from './phrases/place';
 import {
   readAddition,
   readBlend,
   readMakeUp,
-  readPitch,
   readSteep,
   readTopUp,
   readTopUpFrom
@@ -18,7 +19,7 @@ import { readReading } from './phrases/reading';
 import { GOES_IN, maySayVessel, ofWine, takeLoosely, whichOf } from './loose-vessel';
 import { isStillToDo, NOT_DONE, saysNotDone } from './not-done';
 import { takeWhen, type When } from './when';
-import { takeVessel, takeWho } from './who';
+import { nameAtHead, takeVessel, takeWho } from './who';
 
 /** What one piece came to, and of whom and when it was said. */
 export type Part = { found: Read; who: Wine[]; when: When | null };
@@ -66,6 +67,7 @@ const PHRASES = [
   (p: Piece, ctx: Context) => readOdd(p, false, ctx),
   readStep,
   readStir,
+  readPlace,
   readRack,
   readBottle,
   readOpen,
@@ -120,6 +122,29 @@ const isGood = ({ found, left }: All): boolean =>
 
 /** What speaks of a day to come. */
 const AHEAD = /\b(?:put\s+off|postpone|delay|can\s+wait|snooze|remind|timer)/;
+
+/**
+ * A line cut where another wine is named and something is said of it: a name holds until the next one.
+ * `elderberry 1.012, parsnip stirred and nutrient in` is two.
+ */
+export function byNames(line: string, ctx: Context): string[] {
+  const out: string[] = [];
+  let from = 0;
+  for (const m of line.matchAll(/\s*[,;.]\s+|\s+and\s+/g)) {
+    const at = m.index + m[0].length;
+    // What is said up to the next cut, without its time: a wine with nothing said of it is one of several.
+    const p: Piece = { text: line.slice(at).split(/\s*[,;.]\s+|\s+and\s+/)[0]! };
+    takeWhen(p, ctx);
+    const text = p.text.replace(/^[\s,]+/, '');
+    const head = nameAtHead(text, ctx);
+    if (head === 0 || takeWho({ text: line.slice(from, m.index) }, ctx).length === 0) continue;
+    const said = text.slice(head);
+    if (!leftOf({ text: said }) || !(saysNotDone(said) || isGood(readAll(said, ctx, line)))) continue;
+    out.push(line.slice(from, m.index));
+    from = at;
+  }
+  return [...out, line.slice(from)];
+}
 
 /** A piece with its time and its wine: as it stands first, for `2 kg plums` may be no wine's name. */
 export function readPiece(text: string, ctx: Context, line: string): Part[] {

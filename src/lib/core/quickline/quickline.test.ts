@@ -465,6 +465,11 @@ const EVERY: Record<CommandKind, fc.Arbitrary<Command>> = {
     },
     ['sg']
   ),
+  place: of(
+    'place',
+    { name: fc.constantFrom('shed', 'cellar', 'airing cupboard', 'under the stairs'), tempC: fig(2, 30, 1) },
+    ['name']
+  ),
   observation: of(
     'observation',
     {

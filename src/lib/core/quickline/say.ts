@@ -108,6 +108,10 @@ function body(c: Command, ctx: Context): string {
       ]
         .filter(Boolean)
         .join('; ');
+    case 'place': {
+      const at = c.tempC === undefined ? '' : `${n(c.tempC)} °C`;
+      return c.name === undefined ? `room ${at}` : `stands ${/^(?:under|by|next|near|on) /.test(c.name) ? '' : 'in the '}${c.name}${at ? ` at ${at}` : ''}`;
+    }
     case 'addition':
       return `added ${itemsText(c.items)}`;
     case 'top-up':
@@ -122,6 +126,7 @@ function body(c: Command, ctx: Context): string {
       return [
         c.how === 'starter' ? 'pitched the starter' : 'pitched',
         c.massG && `${n(c.massG)} g`,
+        c.name,
         c.yeastId &&
           (c.yeastId === 'wine' ? 'general wine' : YEASTS[c.yeastId].name.toLowerCase().replace(' type', '')),
         c.yeastId && 'yeast',

@@ -92,6 +92,15 @@ export function takeWho(p: Piece, { wines }: Pick<Context, 'wines'>): Wine[] {
   return [];
 }
 
+/** The length of a wine's whole name at the head of a text, with what stands before and behind it; 0 where none is. */
+export function nameAtHead(text: string, { wines }: Pick<Context, 'wines'>): number {
+  for (const { name } of namedWines(wines)) {
+    const m = kept(`^\\W*(?:the\\s+|my\\s+|our\\s+)?${escaped(name)}(?:s|es)?\\b${AFTER}\\s*`).exec(text);
+    if (m) return m[0].length;
+  }
+  return 0;
+}
+
 /**
  * Wines of one name, told apart by a number, the oldest first: *plum 1*, *plum 2*. The name alone is then asked about.
  * @example numbered([{ name: 'Plum' }, { name: 'Plum' }, { name: 'Quince' }]).map((w) => w.name) // ['Plum 1', 'Plum 2', 'Quince']

@@ -8,7 +8,7 @@ import { dayOf } from '../units/zone';
 const DAY = 86_400_000;
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 19;
+export const SUMMARY_VERSION = 20;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {

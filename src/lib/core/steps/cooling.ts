@@ -1,5 +1,5 @@
 import { lastFelt } from '../ledger/too-hot';
-import { contents, type BatchState, type Felt } from '../ledger/state';
+import { contents, type BatchState, type Felt , placeC } from '../ledger/state';
 import { liquid } from '../liquid/stock';
 import { inC } from '../units/say';
 import { InputError } from '../units/input-error';
@@ -92,6 +92,6 @@ export function tooWarm(s: BatchState, underC: number): { until: number; wasC: n
   const last = lastFelt(s);
   if (!last) return null;
   const litres = liquid(contents(s))?.volumeL ?? 0;
-  const until = coolingOf(s.felt, s.plan.roomC ?? USUAL_ROOM_C, litres).under(underC);
+  const until = coolingOf(s.felt, placeC(s)?.tempC ?? s.plan.roomC ?? USUAL_ROOM_C, litres).under(underC);
   return until > last.at ? { until, wasC: last.tempC } : null;
 }

@@ -76,7 +76,7 @@ export function shoppingOf(plan: Plan): Shopping[] {
   const { powders, nutrient } = evaluate(plan);
   for (const p of powders)
     out.push({
-      name: p.id === 'yeast' ? `${plan.yeast?.yeastId ?? 'wine'} yeast` : p.name,
+      name: p.id === 'yeast' ? `${plan.yeast?.name ?? plan.yeast?.yeastId ?? 'wine'} yeast` : p.name,
       amount: null,
       unit: null,
       text: p.id === 'yeast' ? packets(p.massG) : p.amount,

@@ -1,7 +1,7 @@
 import { evaluate } from '../must/evaluate';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
-import { YEASTS } from '../tables/yeasts';
+import { yeastName } from '../plan/chosen';
 import { CUTS, HEATS } from '../plan/extraction';
 import { feedText, isForMust } from '../must/powders';
 import { sweetenKg } from '../solve/solve';
@@ -53,7 +53,7 @@ export function sheetOf(plan: Plan, vesselName: string, units: SheetUnits): Shee
     name: plan.name ?? 'Wine',
     makes: [
       `${quantityText(f.intoGlassL, units.volume)} into glass, about ${Math.floor(f.bottles)} bottles`,
-      `${f.finalAbv.toFixed(1)} %, ${YEASTS[plan.yeast?.yeastId ?? 'wine'].name.toLowerCase()} yeast`,
+      `${f.finalAbv.toFixed(1)} %, ${yeastName(plan.yeast)} yeast`,
       `${Number.isFinite(start.sgNoneGiven) && f.fruitPerL > 0 ? `${start.sgNoneGiven.toFixed(3)} at first, ` : ''}${start.sgAllGiven.toFixed(3)} once the fruit has given`,
       `${f.taGL.toFixed(1)} g/L of acid${Number.isFinite(f.ph) ? `, pH ${f.ph.toFixed(1)}` : ''}`,
       `fill the ${vesselName} to ${quantityText(f.vesselVolumeL, units.volume)}`

@@ -37,7 +37,7 @@ export type Dose = {
   name: string;
   perL: Spread;
   teaspoonG: number | null;
-  basis: 'must' | 'fruit';
+  basis: 'must' | 'fruit' | 'yeast';
   why: string;
 };
 
@@ -241,9 +241,10 @@ export const DOSES = {
   },
   'rehydration-nutrient': {
     name: 'Rehydration nutrient',
-    perL: [0.25, 0.31, 0.5],
+    // By the usual yeast for so much must; where the yeast is known, by its weight.
+    perL: [0.2, 0.31, 0.5],
     teaspoonG: null,
-    basis: 'must',
+    basis: 'yeast',
     why: '1.25 g for each gram of dry yeast, in its warm water.'
   }
 } as const satisfies Record<string, Dose>;
@@ -253,13 +254,20 @@ export type DoseId = keyof typeof DOSES;
 /** A tenth of a level teaspoon a pound of fruit. Common practice. */
 export const ENZYME_G_PER_KG = (0.1 * TEASPOON_G['pectic-enzyme']) / KG_PER.lb;
 
+/** Grams of rehydration nutrient for each gram of dry yeast, low–usual–high. Common practice. */
+const PER_YEAST_G: Spread = [0.8, 1.25, 2];
+/** What a packet of dry yeast weighs, g. Common practice. */
+export const PACKET_G = 5;
+
 /**
- * Grams of `id` for `volumeL` of must, low–usual–high.
+ * Grams of `id` for `volumeL` of must, low–usual–high. What goes with the yeast goes by its weight.
+ * @param yeastMassG the dry yeast it goes with, g; the usual one for so much must, if left out
  * @example doseG('nutrient', 10)[1] // 10.567
  */
-export const doseG = (id: DoseId, volumeL: number): Spread => {
-  const [low, usual, high] = DOSES[id].perL;
-  return [low * volumeL, usual * volumeL, high * volumeL];
+export const doseG = (id: DoseId, volumeL: number, yeastMassG = yeastG(volumeL)): Spread => {
+  const [spread, of] = DOSES[id].basis === 'yeast' ? [PER_YEAST_G, yeastMassG] : [DOSES[id].perL, volumeL];
+  const [low, usual, high] = spread as Spread;
+  return [low * of, usual * of, high * of];
 };
 
 /**
@@ -297,7 +305,7 @@ export const enzymeG = (volumeL: number, fruitKg: number): number =>
  * Grams of dry yeast: a 5 g packet, or more for a large must.
  * @example yeastG(23) // 5.75
  */
-export const yeastG = (volumeL: number): number => Math.max(5, doseG('yeast', volumeL)[1]);
+export const yeastG = (volumeL: number): number => Math.max(PACKET_G, DOSES.yeast.perL[1] * volumeL);
 
 /**
  * The usual dose, g: in whole half tablets, by the more generous of two rules, never less than a packet.
@@ -316,18 +324,25 @@ export type DoseVerdict = 'low' | 'usual' | 'high' | 'absurd';
 /**
  * A dose against its sane range. `high` is over the usual most, where a teaspoon–tablespoon slip shows;
  * `absurd` is more than ten times the most, as when ounces were meant for grams.
- * @param massG grams that go in; `hadG` grams of it that are in already; `volumeL` litres of must
+ * @param massG grams that go in; `hadG` grams of it that are in already; `volumeL` litres of must; `yeastMassG` the dry
+ *   yeast that it goes with, g
  */
-export function judgeDose(id: DoseId, massG: number, volumeL: number, hadG = 0): DoseVerdict {
-  const [low, , high] = doseG(id, volumeL);
+export function judgeDose(
+  id: DoseId,
+  massG: number,
+  volumeL: number,
+  hadG = 0,
+  yeastMassG?: number
+): DoseVerdict {
+  const [low, , high] = doseG(id, volumeL, yeastMassG);
   const total = massG + hadG;
   // Half a spoon over is rounding.
   return total > 10 * high ? 'absurd' : total > 1.3 * high ? 'high' : total < 0.5 * low ? 'low' : 'usual';
 }
 
 /** What a dose that is too much most likely was: a spoon of another size, or another unit. */
-export function slipText(id: DoseId, massG: number, volumeL: number): string {
-  const [low, usual, high] = doseG(id, volumeL);
+export function slipText(id: DoseId, massG: number, volumeL: number, yeastMassG?: number): string {
+  const [low, usual, high] = doseG(id, volumeL, yeastMassG);
   const fits = (factor: number) => massG / factor >= 0.5 * low && massG / factor <= 1.3 * high;
   const guess = fits(3)
     ? 'Was a teaspoon meant, not a tablespoon?'
@@ -338,7 +353,11 @@ export function slipText(id: DoseId, massG: number, volumeL: number): string {
         : fits(1000)
           ? 'Were grams meant, not kilograms?'
           : 'Check the unit.';
-  return `Usual for ${inL(volumeL)}: ${usual.toPrecision(2)} g, at most ${high.toPrecision(2)} g. ${guess}`;
+  const of =
+    DOSES[id].basis === 'yeast' && yeastMassG !== undefined
+      ? `${yeastMassG.toPrecision(2)} g of yeast`
+      : inL(volumeL);
+  return `Usual for ${of}: ${usual.toPrecision(2)} g, at most ${high.toPrecision(2)} g. ${guess}`;
 }
 
 /** The dose a powder or acid on the slip is judged by; null for what has none. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hadG } from '$core/ledger/had';
+  import { hadG, lastYeastG } from '$core/ledger/had';
   import Text from '../field/Text.svelte';
   import { own } from '$lib/ui/words/own-units';
   import { cautionsAt, RULES } from '$core/cautions/rules';
@@ -98,6 +98,7 @@
             adding,
             volumeL: litres,
             hadG: hadG(batch.state, adding, named),
+            yeastG: lastYeastG(batch.state),
             hadSo2MgL: named ? addedSo2MgL(named) : Math.max(0, ...batch.state.fills.map(addedSo2MgL)),
             ph: measuredPh(batch.state)
           },

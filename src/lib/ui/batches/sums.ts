@@ -3,7 +3,7 @@ import { cellarOf } from '$core/cellar/stock';
 import { household, type OpenBatch } from '$lib/store/household.svelte';
 import { ageWords } from '../cellar/words';
 import { acidOf, measuredPh } from '$core/ledger/acid-of';
-import { YEASTS } from '$core/tables/yeasts';
+import { yeastName } from '$core/plan/chosen';
 
 /** A line of the comparison: what is compared, and its figure for each wine. */
 export type Line = { what: string; of: (b: OpenBatch) => string };
@@ -28,7 +28,7 @@ export const LINES: Line[] = [
   { what: 'Days on the fruit', of: (b) => daysOnFruit(b) },
   {
     what: 'Yeast',
-    of: (b) => b.state.pitches.map((p) => YEASTS[p.yeast.yeastId ?? 'wine'].name).join(', then ') || none
+    of: (b) => b.state.pitches.map((p) => yeastName(p.yeast)).join(', then ') || none
   },
   { what: 'Rackings', of: (b) => String(b.state.rackings.length) },
   { what: 'Lost on the way', of: (b) => `${b.state.lostL.toFixed(1)} L` },

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hadG } from '$core/ledger/had';
+  import { hadG, lastYeastG } from '$core/ledger/had';
   import { explain, own } from '$lib/ui/words/own-units';
   import { cautionsAt } from '$core/cautions/rules';
   import { measuredPh } from '$core/ledger/acid-of';
@@ -94,7 +94,7 @@
   const had = $derived(item ? hadG(batch.state, item as Ingredient) : 0);
   const verdict = $derived(
     dose && item && draft.fields.amount.trim()
-      ? judgeDose(dose, 1000 * amountOf(item), volumeL, had)
+      ? judgeDose(dose, 1000 * amountOf(item), volumeL, had, lastYeastG(batch.state))
       : 'usual'
   );
   const so2 = $derived(
@@ -112,7 +112,7 @@
     item && planned
       ? cautionsAt(
           'add',
-          { adding: item, volumeL, hadG: had, ph: measuredPh(batch.state) },
+          { adding: item, volumeL, hadG: had, yeastG: lastYeastG(batch.state), ph: measuredPh(batch.state) },
           batch.state.acknowledged
         ).filter((c) => !['high-dose', 'absurd-dose', 'sulphite-total'].includes(c.id))
       : []

@@ -88,6 +88,7 @@ export function contextHere(hereId: string | null, bottled: readonly Batch[]): C
       return { id, name, capacityL, isOpen: isOpenVessel(v), ...(wine ? { wineId: wine.id } : {}) };
     }),
     own: household.ownProduce,
+    yeasts: household.yeasts,
     sets: s.sets
   };
 }
@@ -97,6 +98,7 @@ export const homeHere = (bottled: readonly Batch[]): Home => ({
   settings: household.settings,
   vessels: known(),
   free: freeVessels(),
+  yeasts: household.yeasts,
   wines: [...runningBatches(), ...bottled],
   now: Date.now(),
   newId

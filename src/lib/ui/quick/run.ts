@@ -24,7 +24,11 @@ export async function run(p: Preview, sure: boolean, go: Go): Promise<void> {
   const deed: Deed = p.written.flatMap((w) => w.deed);
   if (deed.length > 0) {
     // A jar that a line brings along is there only if what the line says is written.
-    const events = await perform(deed, { sure }, { vessels: p.written.flatMap((w) => w.newVessels) });
+    const along = {
+      vessels: p.written.flatMap((w) => w.newVessels),
+      yeasts: p.written.flatMap((w) => w.newYeasts ?? [])
+    };
+    const events = await perform(deed, { sure }, along);
     const [first] = p.lines;
     sayDone(
       p.lines.length > 1 ? `${p.lines.length} things written down.` : `${first!.who}: ${first!.what}.`,

@@ -27,7 +27,8 @@
     recipes: 'recipes',
     harvest: 'lots of harvest',
     methods: 'methods',
-    racks: 'racks'
+    racks: 'racks',
+    yeasts: 'yeasts'
   } as const;
   const listed = (counts: Record<keyof typeof LISTS, number>) =>
     (Object.keys(LISTS) as (keyof typeof LISTS)[])

@@ -35,6 +35,7 @@ const SINGLE = [
     taste: 'sweet',
     vesselId: 'jar'
   }),
+  on(2, 'place', { name: 'shed', tempC: 14, vesselId: 'jar' }),
   on(2, 'reading', { sg: 1.05, stemSg: 1.048, tempC: 25, volumeL: 4.5 })
 ];
 const events = [...SINGLE, ...HISTORIES.flat()];

@@ -10,6 +10,7 @@ import { observation } from './observation';
 import { opened } from './open';
 import { photo } from './photo';
 import { pitch } from './pitch';
+import { place } from './place';
 import { planned } from './planned';
 import { reading } from './reading';
 import { sample } from './sample';
@@ -32,6 +33,7 @@ export const EVENTS = {
   stir,
   reading,
   observation,
+  place,
   'fruit-out': fruitOut,
   steep,
   'steep-out': steepOut,

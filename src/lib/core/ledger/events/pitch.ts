@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { yeastSchema } from '../../plan/plan-schema';
-import { YEASTS } from '../../tables/yeasts';
+import { yeastName } from '../../plan/chosen';
 import { strainOff } from '../pour';
 import { tooHotAsked } from '../too-hot';
+import { gramsText } from '../../units/format';
 import { defineEvent } from './define';
 
 /** Yeast goes in. */
@@ -26,8 +27,8 @@ export const pitch = defineEvent({
     what: ['Yeast in'],
     detail: [
       [
-        data.massG && `${data.massG.toFixed(0)} g`,
-        YEASTS[data.yeast.yeastId ?? 'wine'].name.toLowerCase(),
+        data.massG && gramsText(data.massG),
+        yeastName(data.yeast),
         data.how
       ]
         .filter(Boolean)

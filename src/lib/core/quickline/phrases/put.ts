@@ -1,62 +1,12 @@
 import type { Ingredient } from '../../plan/plan';
-import { YEAST_THING } from '../../plan/thing';
-import type { YeastId } from '../../tables/yeasts';
-import { InputError } from '../../units/input-error';
-import { readAmount } from '../../units/reckon';
-import type { CommandOf } from '../command';
 import { ask, leftOf, read, some, take, type Context, type Piece, type Read } from '../context';
 import { readItem, readItems } from '../items';
 import { ofWine, takeLoosely, whichOf } from '../loose-vessel';
 import { takeVessel, takeWho } from '../who';
 import { fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
-const YEASTS: [YeastId, RegExp][] = [
-  ['champagne', /\bchampagne(?:\s+type)?\b|\bsparkling(?=\s+yeast)/],
-  ['red-fruit', /\bred[\s-]*fruit(?:\s+type)?\b|\bred(?=\s+(?:wine\s+)?yeast)/],
-  ['ale', /\b(?:ale|beer)(?:\s+type)?\b/],
-  ['wild', /\bwild\b/],
-  ['wine', /\bgeneral(?:\s+wine)?(?:\s+type)?\b/]
-];
-const PITCH =
-  /\b(?:pitch(?:ed|ing)?|re-?pitch(?:ed)?|sprinkled|put(?:\s+in)?(?=\s+(?:the\s+)?yeast\b)|yeast\s+(?:is\s+)?(?:in|pitched)|starter\s+(?:is\s+)?in)\b/;
-const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix))|\bstarter\b/;
 const ADDED =
   /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|pour(?:ed)?(?:\s+(?:in|over|on))?(?!\s+(?:it\s+)?back)|threw\s+in|mixed\s+in|in\s+went|went\s+in|(?:fed|dosed)(?:\s+it)?(?:\s+with)?|gave\s+it|(?:fined|stabili[sz]ed|(?:back[\s-]*)?sweetened|sulph?f?ited|acidified)\s+with|dilut(?:ed|e)(?:\s+with)?|watered\s+down(?:\s+with)?)\b|^[\s,]*\+/;
-
-/** So much as one pitches of yeast, by figures, fractions or words. */
-const FEW =
-  '(?:\\d+(?:[.,]\\d+|\\s*[½¼¾]|\\s+\\d/\\d|/\\d)?|[½¼¾]|(?:one\\s+and\\s+)?(?:a\\s+)?(?:half|quarter)(?:\\s+(?:of\\s+)?an?)?|an?|one|two|three|four)';
-
-/** Yeast: what is pitched, and how. */
-export function readPitch(p: Piece): Read | null {
-  const isChampagne = /\bchampagne\b/.test(p.text) && !/\bbottle/.test(p.text);
-  if (!PITCH.test(p.text) && !IS_YEAST.test(p.text) && !(isChampagne && /\d|packet|sachet/.test(p.text)))
-    return null;
-  const out: Omit<CommandOf<'pitch'>, 'kind'> = {};
-  if (take(p, /\b(?:and\s+)?re-?hydrated\b/)) out.how = 'rehydrated';
-  else if (take(p, /\b(?:the\s+|a\s+)?starter\b(?:\s+(?:is\s+)?in\b)?/)) out.how = 'starter';
-  else if (take(p, /\b(?:sprinkled\s+)?dry\b(?!\s+yeast)/)) out.how = 'dry';
-  take(p, PITCH);
-  for (const [id, pattern] of YEASTS) if (!out.yeastId && take(p, pattern)) out.yeastId = id;
-  take(p, ADDED);
-  take(p, /\b(?:(?:the|of|general|white|dry|dried)\s+)*(?:wine\s+)?yeast\b/);
-  const amount = take(
-    p,
-    new RegExp(
-      `${FEW}\\s*(?:g|gr|grams?|grammes?|packets?|sachets?|packs?|(?:(?:level|heaped)\\s+)?(?:tsps?|teaspoons?))\\b(?:\\s+of\\b)?`
-    )
-  );
-  if (amount)
-    try {
-      const massG =
-        1000 * readAmount(amount[0].replace(/\s+of$|\b(?:level|heaped)\b/g, ''), YEAST_THING, 'g').base;
-      if (massG > 0) out.massG = Number(massG.toPrecision(12));
-    } catch (e) {
-      if (!(e instanceof InputError)) throw e;
-      return ask('amount', `${e.message} ${e.todo}`);
-    }
-  return read({ kind: 'pitch', ...out });
-}
 
 /** What it goes over, said beside what goes in. */
 const OVER =

@@ -1,5 +1,5 @@
 import { pitch, stir } from '../../commands/put';
-import { isReadingAside, type BatchState } from '../../ledger/state';
+import { isReadingAside, placeC, type BatchState } from '../../ledger/state';
 import { CAMPDEN_TABLET_G, DOSES, yeastG } from '../../tables/doses';
 import type { RUNG_IDS } from '../../tables/step-id';
 import type { AdditiveId } from '../../tables/substances';
@@ -15,7 +15,7 @@ const WARM_C = 19.5;
 /** When a temperature was first taken after a moment, ms, and was so. */
 const feltAt = (s: BatchState, since: number, is: (tempC: number) => boolean) =>
   first(
-    s.felt.filter((f) => is(f.tempC)).map((f) => f.at),
+    [...s.felt, placeC(s)].filter((f) => f !== null && is(f.tempC)).map((f) => f!.at),
     since
   );
 

@@ -1,8 +1,8 @@
 import { lastReading, readingsOfStanding } from '../../ledger/last-read';
 import { betweenC, inC, inL } from '../../units/say';
-import { COLD_C } from '../../tables/yeasts';
+import { coldC } from '../../plan/chosen';
 import { yeastG } from '../../tables/doses';
-import { beganAt, type BatchState } from '../../ledger/state';
+import { beganAt, lastWarmth, type BatchState } from '../../ledger/state';
 import { DAY, defineTrouble, HOUR, isEarly, lastSeen, takesFood, type Facts, type Rung } from './define';
 
 /** Yeast may take so long to show, hours. Common practice: two days, wild yeast five. */
@@ -20,11 +20,11 @@ const LIKELY = 0.5;
 /** With less sugar than this left there is nothing to rescue, g/L. */
 const WORTH_GL = 8;
 
-const lastC = (s: BatchState): number | null => s.felt.at(-1)?.tempC ?? null;
+const lastC = (s: BatchState): number | null => lastWarmth(s)?.tempC ?? null;
 
 const isCold = ({ s }: Facts): boolean => {
   const c = lastC(s);
-  return c === null || c < Math.max(...s.pitches.map((p) => COLD_C[p.yeast.yeastId ?? 'wine']), 14) + 4;
+  return c === null || c < Math.max(...s.pitches.map((p) => coldC(p.yeast)), 14) + 4;
 };
 
 const warm: Rung = {
