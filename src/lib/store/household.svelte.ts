@@ -24,7 +24,18 @@ export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 /** Lists that have not been read for the first time: a page opens on all of them, never on what a default would say. */
 let toCome = $state.raw<ReadonlySet<string>>(
-  new Set(['stamp', 'batches', 'vessels', 'produce', 'recipes', 'harvest', 'methods', 'racks', 'yeasts', 'settings'])
+  new Set([
+    'stamp',
+    'batches',
+    'vessels',
+    'produce',
+    'recipes',
+    'harvest',
+    'methods',
+    'racks',
+    'yeasts',
+    'settings'
+  ])
 );
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);

@@ -262,7 +262,9 @@ function pitchDeed(c: CommandOf<'pitch'>, s: BatchState, home: Home): Written {
     );
   const known = c.name === undefined ? undefined : ownYeastCalled(c.name, home.yeasts ?? []);
   const fresh: OwnYeast | undefined =
-    c.name !== undefined && !known ? { id: home.newId(), name: c.name, yeastId: c.yeastId ?? 'wine' } : undefined;
+    c.name !== undefined && !known
+      ? { id: home.newId(), name: c.name, yeastId: c.yeastId ?? 'wine' }
+      : undefined;
   const named = known ?? fresh;
   const deed = pitch(s.id, {
     yeast: named

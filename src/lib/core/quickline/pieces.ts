@@ -7,14 +7,7 @@ import { isPriming, isSugarBeside } from './phrases/prime';
 import { readFruitOut, readGone, readRack } from './phrases/move';
 import { readPitch } from './phrases/yeast';
 import { readPlace } from './phrases/place';
-import {
-  readAddition,
-  readBlend,
-  readMakeUp,
-  readSteep,
-  readTopUp,
-  readTopUpFrom
-} from './phrases/put';
+import { readAddition, readBlend, readMakeUp, readSteep, readTopUp, readTopUpFrom } from './phrases/put';
 import { readReading } from './phrases/reading';
 import { GOES_IN, maySayVessel, ofWine, takeLoosely, whichOf } from './loose-vessel';
 import { isStillToDo, NOT_DONE, saysNotDone } from './not-done';

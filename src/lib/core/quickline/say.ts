@@ -110,7 +110,9 @@ function body(c: Command, ctx: Context): string {
         .join('; ');
     case 'place': {
       const at = c.tempC === undefined ? '' : `${n(c.tempC)} °C`;
-      return c.name === undefined ? `room ${at}` : `stands ${/^(?:under|by|next|near|on) /.test(c.name) ? '' : 'in the '}${c.name}${at ? ` at ${at}` : ''}`;
+      return c.name === undefined
+        ? `room ${at}`
+        : `stands ${/^(?:under|by|next|near|on) /.test(c.name) ? '' : 'in the '}${c.name}${at ? ` at ${at}` : ''}`;
     }
     case 'addition':
       return `added ${itemsText(c.items)}`;

@@ -1,5 +1,5 @@
 import { lastFelt } from '../ledger/too-hot';
-import { contents, type BatchState, type Felt , placeC } from '../ledger/state';
+import { contents, type BatchState, type Felt, placeC } from '../ledger/state';
 import { liquid } from '../liquid/stock';
 import { inC } from '../units/say';
 import { InputError } from '../units/input-error';

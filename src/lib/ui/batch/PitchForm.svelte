@@ -2,13 +2,14 @@
   import Pick from '../field/Pick.svelte';
   import Text from '../field/Text.svelte';
   import { own } from '../words/own-units';
-  import { YEASTS, type YeastId } from '$core/tables/yeasts';
+  import { entryFigure, gramsText } from '$core/units/format';
+  import { choiceIdOf, yeastChoices } from '../plan/yeast-choices';
   import { InputError } from '$core/units/input-error';
   import { YEAST_THING } from '$core/plan/thing';
   import { readAmount } from '$core/units/reckon';
   import { usualDoseG } from '$core/steps/table/powder';
   import { pitch } from '$core/commands/put';
-  import type { Batch } from '$lib/store/household.svelte';
+  import { household, type Batch } from '$lib/store/household.svelte';
   import { volumeOf } from '$core/ledger/state';
   import { judgeDose, slipText } from '$core/tables/doses';
   import { createDraft } from '../field/draft.svelte';
@@ -20,11 +21,12 @@
 
   // svelte-ignore state_referenced_locally
   const draft = createDraft(`pitch:${batch.id}`, {
-    yeast: batch.state.plan.yeast?.yeastId ?? 'wine',
-    mass: usualDoseG('yeast', batch.state).toFixed(0),
+    yeast: choiceIdOf(batch.state.plan.yeast, household.yeasts),
+    mass: entryFigure(usualDoseG('yeast', batch.state), 'g'),
     how: 'dry',
     when: ''
   });
+  const yeasts = $derived(yeastChoices(household.yeasts));
   const form = createWriteDown(draft, () => ondone());
 
   /** Grams as they are typed; null until they can be read. */
@@ -46,11 +48,11 @@
     const massG = readAmount(draft.fields.mass, YEAST_THING, 'g').base * 1000;
     if (verdict === 'absurd')
       throw new InputError(
-        `${massG.toFixed(0)} g of yeast is more than ten times the most.`,
+        `${gramsText(massG)} of yeast is more than ten times the most.`,
         'Were grams meant? Correct it.'
       );
     const data = {
-      yeast: { yeastId: draft.fields.yeast as YeastId },
+      yeast: yeasts.find((y) => y.id === draft.fields.yeast)?.yeast ?? { yeastId: 'wine' as const },
       how: draft.fields.how as 'dry',
       ...(massG > 0 ? { massG } : {})
     };
@@ -59,12 +61,7 @@
 </script>
 
 <form class="grid gap-3" onsubmit={save} aria-label="Yeast in">
-  <Pick
-    {draft}
-    at="yeast"
-    label="Yeast"
-    options={Object.entries(YEASTS).map(([id, y]) => [id, `${y.name}, to about ${y.toleranceAbv[1]} %`])}
-  />
+  <Pick {draft} at="yeast" label="Yeast" options={yeasts.map((y) => [y.id, y.name])} />
   <div class="grid grid-cols-2 gap-3">
     <Text {draft} at="mass" label="Grams" mode="decimal" />
     <Pick {draft} at="how" label="How" options={HOW} />

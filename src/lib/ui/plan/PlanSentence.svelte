@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { YEASTS, type YeastId } from '$core/tables/yeasts';
+  import { YEASTS } from '$core/tables/yeasts';
   import type { Vessel } from '$core/vessels/vessels';
   import { parseNumber } from '$core/units/parse';
   import { volumeText } from '$core/units/format';
@@ -11,9 +11,11 @@
   import StrengthWord from './StrengthWord.svelte';
   import TasteWords from './TasteWords.svelte';
   import type { Bench } from './bench.svelte';
+  import { choiceIdOf, shortName, yeastChoices } from './yeast-choices';
 
   let { bench, vessel, vessels }: { bench: Bench; vessel: Vessel; vessels: readonly Vessel[] } = $props();
   const busy = $derived(vesselsInUse());
+  const yeasts = $derived(yeastChoices(household.yeasts));
 </script>
 
 <h1 class="sentence pt-2 pb-1 font-normal">
@@ -22,18 +24,14 @@
   at
   <StrengthWord {bench} />,
   <TasteWords {bench} />, with a
-  <Word title="Yeast" text={YEASTS[bench.yeastId].name.toLowerCase().replace(' type', '')}>
+  <Word title="Yeast" text={shortName(bench.yeast)}>
     {#snippet children(close: () => void)}
       <Choices
         title="Yeast"
-        options={Object.entries(YEASTS).map(([id, y]) => ({
-          id,
-          name: `${y.name}, to about ${y.toleranceAbv[1]} %`,
-          note: y.note
-        }))}
-        value={bench.yeastId}
+        options={yeasts}
+        value={choiceIdOf(bench.yeast, household.yeasts)}
         onchoose={(id) => {
-          bench.yeastId = id as YeastId;
+          bench.yeast = yeasts.find((y) => y.id === id)!.yeast;
           close();
         }}
       />
@@ -52,6 +50,9 @@
           }}
         />
       </label>
+      <p class="small mt-2">
+        A yeast as its packet calls it: <a class="underline" href="/settings#yeasts">add it in Settings</a>.
+      </p>
     {/snippet}
   </Word>
   yeast, in the

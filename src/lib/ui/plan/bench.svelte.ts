@@ -1,7 +1,7 @@
 import { readItem } from '$core/plan/read-item';
 import type { MustEstimate } from '$core/must/balance';
 import { evaluate } from '$core/must/evaluate';
-import { amountOf, withAmount, type Ingredient, type Plan, type Goals } from '$core/plan/plan';
+import { amountOf, withAmount, type Ingredient, type Plan, type Goals, type Yeast } from '$core/plan/plan';
 import { ingredientSchema, planSchema } from '$core/plan/plan-schema';
 import type { SweetenerId } from '$core/tables/sweeteners';
 import type { YeastId } from '$core/tables/yeasts';
@@ -78,9 +78,8 @@ export function createBench(
   let rows = $state<Row[]>([]);
   let target = $state<Goals>({ abv: 12, volumeL: null, volumeUnit: settings().volume });
   let vesselId = $state('');
-  let yeastId = $state<YeastId>('wine');
-  /** the yeast's own limit, where its packet says one, % vol */
-  let toleranceAbv = $state<number | null>(null);
+  /** its type, with what its packet says */
+  let yeast = $state.raw<Yeast>({ yeastId: 'wine' });
   let method = $state<NamedMethod['method']>({});
   let acknowledged = $state<string[]>([]);
   let name = $state('');
@@ -113,7 +112,7 @@ export function createBench(
 
   const plan = $derived<Plan>({
     ingredients: rows.map((r) => ({ ...r.item, id: r.id, unit: r.unit, held: r.held })),
-    yeast: { yeastId, ...(toleranceAbv === null ? {} : { toleranceAbv }) },
+    yeast,
     target: { ...target },
     ...(vesselId ? { vesselId } : {}),
     ...(settings().roomC === USUAL_ROOM_C ? {} : { roomC: settings().roomC }),
@@ -140,8 +139,7 @@ export function createBench(
           rows,
           target,
           vesselId,
-          yeastId,
-          toleranceAbv,
+          yeast,
           method,
           acknowledged,
           name,
@@ -158,7 +156,7 @@ export function createBench(
     target = { abv: 12, volumeL: null, volumeUnit: settings().volume };
     name = '';
     recipeId = null;
-    toleranceAbv = null;
+    yeast = { yeastId: yeast.yeastId ?? 'wine' };
     method = {};
     acknowledged = [];
   }
@@ -174,7 +172,9 @@ export function createBench(
           rows: Row[];
           target: Goals;
           vesselId: string;
-          yeastId: YeastId;
+          yeast?: Yeast;
+          /** as drafts of an older version have it */
+          yeastId?: YeastId;
           toleranceAbv?: number | null;
           method?: NamedMethod['method'];
           acknowledged?: string[];
@@ -190,8 +190,11 @@ export function createBench(
         ...kept.method
       }).success;
     if (kept && isSound) {
-      ({ rows, target, vesselId, yeastId, name } = kept);
-      toleranceAbv = kept.toleranceAbv ?? null;
+      ({ rows, target, vesselId, name } = kept);
+      yeast = kept.yeast ?? {
+        yeastId: kept.yeastId ?? 'wine',
+        ...(kept.toleranceAbv ? { toleranceAbv: kept.toleranceAbv } : {})
+      };
       method = kept.method ?? {};
       recipeId = kept.recipeId ?? null;
       acknowledged = kept.acknowledged ?? [];
@@ -248,20 +251,27 @@ export function createBench(
       vesselId = v;
       keep();
     },
+    get yeast() {
+      return yeast;
+    },
+    set yeast(v) {
+      yeast = v;
+      keep();
+    },
     get yeastId() {
-      return yeastId;
+      return yeast.yeastId ?? 'wine';
     },
     set yeastId(v) {
-      yeastId = v;
-      toleranceAbv = null;
+      yeast = { yeastId: v };
       keep();
     },
     /** Where this yeast stops, by its packet; null goes by its type. */
     get toleranceAbv() {
-      return toleranceAbv;
+      return yeast.toleranceAbv ?? null;
     },
     set toleranceAbv(v) {
-      toleranceAbv = v;
+      const { toleranceAbv: _t, ...rest } = yeast;
+      yeast = v === null ? rest : { ...rest, toleranceAbv: v };
       keep();
     },
     get method() {
@@ -312,8 +322,7 @@ export function createBench(
         };
       });
       target = next.target ?? { abv: null, volumeL: null, volumeUnit: settings().volume };
-      yeastId = next.yeast?.yeastId ?? 'wine';
-      toleranceAbv = next.yeast?.toleranceAbv ?? null;
+      yeast = { yeastId: 'wine', ...next.yeast };
       vesselId = next.vesselId ?? '';
       method = methodOf(next);
       acknowledged = next.acknowledged ?? [];

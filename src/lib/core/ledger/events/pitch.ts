@@ -26,13 +26,7 @@ export const pitch = defineEvent({
   says: ({ data }) => ({
     what: ['Yeast in'],
     detail: [
-      [
-        data.massG && gramsText(data.massG),
-        yeastName(data.yeast),
-        data.how
-      ]
-        .filter(Boolean)
-        .join(', ')
+      [data.massG && gramsText(data.massG), yeastName(data.yeast), data.how].filter(Boolean).join(', ')
     ]
   }),
   slots: () => [{ path: ['massG'], label: ['Grams'], kind: 'yeast' }]

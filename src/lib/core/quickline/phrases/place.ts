@@ -7,10 +7,12 @@ const NAMED =
   '(?:(?:airing|boiler|heating|linen|under-?stairs|kitchen|warm|cool|cold)\\s+)?(?:cellar|shed|garage|pantry|kitchen|larder|loft|attic|cupboard|fridge|refrigerator|scullery|porch|outhouse|barn|greenhouse|basement|conservatory|utility(?:\\s+room)?|laundry(?:\\s+room)?|boiler\\s+room|(?:spare|back|front|living|dining|sitting|utility|bath|bed|play|box|store|wine|still)[\\s-]?room|bathroom|bedroom|storeroom|hall(?:way)?|landing|wardrobe|workshop|windowsill|closet|(?:warmer|cooler|colder|darker|dark|quiet)\\s+(?:place|room|spot|corner)|stairs|radiator|stove|heat\\s+(?:mat|pad|belt))';
 const NUM = '-?\\d+(?:[.,]\\d+)?';
 const TEMP = `(?:at\\s+|@\\s*|where\\s+it\\s+is\\s+|it\\s+is\\s+|is\\s+|,\\s*|about\\s+|around\\s+|\\()*(${NUM})\\s*(?:(?:°|degrees?|deg)\\s*(c|f)?(?:elsius|ahrenheit)?|(c|f)\\b)\\)?`;
-const WHERE = '(?:(?:in(?:to)?|to|out\\s+(?:to|in)|up\\s+(?:to|in)|down\\s+(?:to|in)|under|by|next\\s+to|near|on)\\s+)';
+const WHERE =
+  '(?:(?:in(?:to)?|to|out\\s+(?:to|in)|up\\s+(?:to|in)|down\\s+(?:to|in)|under|by|next\\s+to|near|on)\\s+)';
 const MOVED =
   '(?:(?:moved|carried|took|brought|put|set|shifted|stored|keep|kept|keeping|stands?|standing|lives?|now|is|was|sits?|sitting|left)\\s+)';
-const WHAT = '(?:(?:it|them|all|everything|(?:the\\s+)?(?:jars?|buckets?|wine|demijohns?|carboys?|vessels?))\\s+)?';
+const WHAT =
+  '(?:(?:it|them|all|everything|(?:the\\s+)?(?:jars?|buckets?|wine|demijohns?|carboys?|vessels?))\\s+)?';
 const THE = '(?:(?:the|my|our|a|its)\\s+)?';
 
 /** `moved it to the shed, 15 c`, `in the cellar at 13`. */
@@ -69,7 +71,11 @@ const [LEAST_C, MOST_C] = [-5, 45];
 function placed(name: string | undefined, warm: Warm | undefined): Read {
   const tempC = warm?.tempC;
   if (tempC !== undefined && (tempC > MOST_C || tempC < LEAST_C))
-    return ask('temperature', 'No place where wine stands is so warm or so cold. Which scale was it?', warm!.choices);
+    return ask(
+      'temperature',
+      'No place where wine stands is so warm or so cold. Which scale was it?',
+      warm!.choices
+    );
   return read({
     kind: 'place',
     ...(name === undefined ? {} : { name: name.replace(/\s+/g, ' ') }),

@@ -17,7 +17,8 @@ const TYPES: [YeastId, RegExp][] = [
 const PITCH =
   /\b(?:pitch(?:ed|ing)?(?:\s+(?:again|more|fresh))?|re-?pitch(?:ed)?|sprinkled(?:\s+(?:on|over|in))?|put(?:\s+in)?(?=\s+(?:the\s+)?yeast\b)|yeast\s+(?:is\s+)?(?:in|pitched)|starter\s+(?:is\s+)?in)\b/;
 const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix|extract))|\bstarter\b/;
-const ADDED = /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|threw\s+in|gave\s+it|in\s+went|went\s+in)\b|^[\s,]*\+/;
+const ADDED =
+  /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|threw\s+in|gave\s+it|in\s+went|went\s+in)\b|^[\s,]*\+/;
 
 /** So much as one pitches of yeast, by figures, fractions or words. */
 const FEW =
@@ -35,7 +36,10 @@ const BARE_UNIT = /^\d{2}[cfglb]$/;
 /** Takes the household's own name for a yeast out of a piece. */
 function takeOwn(p: Piece, own: readonly OwnYeast[]): OwnYeast | undefined {
   for (const y of [...own].sort((a, b) => b.name.length - a.name.length)) {
-    const words = y.name.toLowerCase().split(/[^a-z0-9]+/).filter(Boolean);
+    const words = y.name
+      .toLowerCase()
+      .split(/[^a-z0-9]+/)
+      .filter(Boolean);
     if (take(p, new RegExp(`(?<![\\w])${words.join('[\\s-]*')}(?![\\w])`))) return y;
   }
   return undefined;
@@ -53,7 +57,9 @@ const askType = (code: string, ctx: Context, line: string, isPitch: boolean): Re
   const name = asWritten(code, ctx);
   return ask(
     'word',
-    isPitch ? `Of which type is ${name}? Its packet says.` : `Is ${name} a yeast? Say of which type, and it is pitched.`,
+    isPitch
+      ? `Of which type is ${name}? Its packet says.`
+      : `Is ${name} a yeast? Say of which type, and it is pitched.`,
     TYPE_LABELS.map(([label, type]) => ({
       label,
       line: `${isPitch ? line : `pitched ${line}`}`.replace(code, `${code} ${type}`)
@@ -73,7 +79,9 @@ export function readPitch(p: Piece, ctx: Context, line: string): Read | null {
   const own = ctx.yeasts ?? [];
   const isChampagne = /\bchampagne\b/.test(p.text) && !/\bbottle/.test(p.text);
   const names = (text: string) =>
-    CODE.test(text) || takeOwn({ text }, own) !== undefined || TYPES.some(([, pattern]) => pattern.test(text));
+    CODE.test(text) ||
+    takeOwn({ text }, own) !== undefined ||
+    TYPES.some(([, pattern]) => pattern.test(text));
   const isPitch = PITCH.test(p.text) || IS_YEAST.test(p.text);
   if (!isPitch && !(isChampagne && /\d|packet|sachet/.test(p.text))) {
     const code = CODE.exec(p.text);
