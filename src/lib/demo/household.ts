@@ -95,7 +95,8 @@ export async function loadDemo(now: number): Promise<void> {
     await keepAll('harvest', harvest(now));
     await write(log);
     for (const [plan, name, note] of recipes) await keepRecipe(plan, name, null, { note });
-    await db.settings.put({ key: 'household', value: DEFAULT_SETTINGS });
+    await db.settings.put({ key: 'household', value: { ...DEFAULT_SETTINGS, onlyListed: true } });
+    await db.deeds.clear();
   });
 }
 

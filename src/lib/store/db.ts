@@ -12,6 +12,7 @@ import type { HarvestLot } from '$core/plan/harvest';
 import type { Produce } from '$core/tables/produce';
 import type { Rack } from '$core/vessels/rack';
 import type { Vessel } from '$core/vessels/vessels';
+import type { Done } from './deeds';
 
 type Keyed = { key: string; value: unknown };
 
@@ -57,6 +58,8 @@ export class VecinoDb extends Dexie {
   yeasts!: EntityTable<OwnYeast, 'id'>;
   /** pictures, by the event that tells of each */
   photos!: EntityTable<Photo, 'id'>;
+  /** what this device wrote, in its order: for taking it back */
+  deeds!: EntityTable<Done, 'n'>;
   /** what each import brought, so that it can be taken back */
   imports!: EntityTable<Import, 'id'>;
 
@@ -106,7 +109,8 @@ export class VecinoDb extends Dexie {
       photos: 'id, batchId',
       imports: 'id, at'
     });
-    this.version(8).stores({ yeasts: 'id' });
+    // Yeasts of one's own, and what this device wrote last, for taking it back.
+    this.version(8).stores({ yeasts: 'id', deeds: '++n' });
   }
 }
 

@@ -10,6 +10,7 @@ import type { HarvestLot } from '$core/plan/harvest';
 import type { Produce } from '$core/tables/produce';
 import { withOwn } from '$core/tables/table';
 import type { Rack } from '$core/vessels/rack';
+import { onOffer } from '$core/vessels/on-offer';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
 import { asBatches, type Batch } from './as-batches';
 import { db } from './db';
@@ -129,10 +130,13 @@ export function vesselsInUse(): Map<string, Batch> {
   return used;
 }
 
-/** Every vessel of the household, or the common sizes, and until when each is taken. */
+/** Vessels that can be chosen: the household's own, and common sizes beside them unless it has no others. */
+export const vesselsOnOffer = (): Vessel[] => onOffer(vessels, settings.onlyListed === true);
+
+/** Every vessel that can be chosen, and until when each is taken. */
 export function placesNow(): Place[] {
   const used = vesselsInUse();
-  return (vessels.length > 0 ? vessels : VESSEL_PRESETS).map((vessel) => {
+  return vesselsOnOffer().map((vessel) => {
     const by = used.get(vessel.id);
     return { vessel, freeAt: by ? (leavesAt(by.due) ?? Infinity) : null };
   });
@@ -144,8 +148,8 @@ export function placesNow(): Place[] {
  */
 export const changeSettings = async (change: SettingsChange) => {
   // What checks them is no part of the first page, and a transaction waits for nothing else.
-  const { putSettings } = await import('./put-settings');
-  return db.transaction('rw', db.settings, () => putSettings(change));
+  const { settingsDeed } = await import('./put-settings');
+  return settingsDeed(change);
 };
 
 /** The produce table as this household has it, its own entries in the place of the table's. */

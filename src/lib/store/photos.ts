@@ -41,7 +41,7 @@ export async function keepPhoto(
   const events = await eventsOfDeed([draft(batchId, 'photo', data)], when);
   await db.transaction(
     'rw',
-    [db.photos, db.events, db.summaries, db.lessons, db.settings, db.vessels],
+    [db.photos, db.events, db.summaries, db.lessons, db.settings, db.vessels, db.deeds],
     async () => {
       await db.photos.add(photo);
       await write(events, when);

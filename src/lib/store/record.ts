@@ -1,10 +1,11 @@
 import type { Words } from '$core/ledger/question';
 import type { Deed } from '$core/commands/deed';
-import { bringBack, putRight, strike, takeBack, wholeDeeds } from '$core/commands/take-back';
+import { bringBack, putRight, strike, takenBack, wholeDeeds } from '$core/commands/take-back';
 import { saysNoStem } from '$core/commands/tick';
 import { dependentsOf, questionsAbout } from '$core/ledger/check';
 import { batchesOf, eventSchema, type LedgerEvent } from '$core/ledger/log';
 import { withFigures } from '$core/plan/figures';
+import type { Entry, EntryDraft } from '$core/ledger/things';
 import type { OwnYeast } from '$core/plan/own-yeast';
 import { KINDS } from '$core/ledger/kept';
 import { VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
@@ -21,7 +22,8 @@ import { reckonSoon } from './reckon-soon';
 import { bearingOn } from '$core/report/sum-up';
 import { stampMore } from './stamp';
 import { eventsOf, sumUp, touched } from './summaries';
-import { keepAll } from './things';
+import { keepAll, voidEntries, writeEntries } from './things';
+import { markBack, noteDeed } from './deeds';
 
 /** When something happened (ms since 1970), if not now; and when it was written down. */
 export type When = {
@@ -31,6 +33,10 @@ export type When = {
   form?: string;
   /** said to be right where it was asked about */
   sure?: boolean;
+  /** what it takes back: then it is no deed of its own */
+  takesBack?: readonly { id: string }[];
+  /** new ids of what that brings back, by the ids it had */
+  ids?: ReadonlyMap<string, string>;
 };
 
 /** The id of a form's nth event: its own id and the next ones, in time's order, as all ids are. */
@@ -58,7 +64,7 @@ export async function eventsOfDeed(deed: Deed, when: When = {}): Promise<LedgerE
       zone: d.zone ?? zoneHere(),
       recordedAt: new Date(when.recordedAt ?? when.at ?? now).toISOString(),
       device,
-      ...group,
+      ...(d.group === undefined ? group : d.group === null ? {} : { group: d.group }),
       data: withFigures(d.data)
     };
     const parsed = eventSchema.safeParse(event);
@@ -100,26 +106,50 @@ export type Along = {
   settings?: Partial<Settings>;
   vessels?: readonly Vessel[];
   yeasts?: readonly OwnYeast[];
+  /** entries of things that are taken back with it, and new ones */
+  entries?: readonly Entry[];
+  drafts?: readonly EntryDraft[];
 };
+
+/** What an instrument read by itself is no deed of a person. */
+const isByItself = (e: LedgerEvent): boolean => e.type === 'reading' && e.data.by !== undefined;
 
 /** Writes events to the log with the summaries they touch, all of it or nothing. A form that writes twice has written once. */
 export async function write(
   events: readonly LedgerEvent[],
   when: When = {},
-  { settings = {}, vessels = [], yeasts = [] }: Along = {}
+  { settings = {}, vessels = [], yeasts = [], entries = [], drafts = [] }: Along = {}
 ): Promise<void> {
-  const tables = [db.events, db.summaries, db.lessons, db.settings, db.vessels];
-  const more = vessels.length + yeasts.length > 0 ? [db.things, ...KINDS.map((k) => db[k])] : [];
+  const tables = [db.events, db.summaries, db.lessons, db.settings, db.vessels, db.deeds];
+  const more =
+    vessels.length + yeasts.length + entries.length + drafts.length > 0
+      ? [db.things, ...KINDS.map((k) => db[k])]
+      : [];
   await db.transaction('rw', [...new Set<Table>([...tables, ...more])], async () => {
     const there = await db.events.bulkGet(events.map((e) => e.id));
     if (when.form && there.every(Boolean)) return;
-    if (vessels.length > 0) await keepAll('vessels', vessels);
-    if (yeasts.length > 0) await keepAll('yeasts', yeasts);
+    const kept: Entry[] = [];
+    if (vessels.length > 0) kept.push(...(await keepAll('vessels', vessels, 'part')));
+    if (yeasts.length > 0) kept.push(...(await keepAll('yeasts', yeasts, 'part')));
+    if (drafts.length > 0) kept.push(...(await writeEntries(drafts, 'part')));
+    if (entries.length > 0) await voidEntries(entries);
     await askAbout(events, when.sure === true);
     await db.events.bulkAdd(events);
     await sumUp(await touched(events));
     await stampMore(events.length);
-    if (Object.keys(settings).length > 0) await putSettings(settings);
+    const before = Object.keys(settings).length > 0 ? await putSettings(settings) : null;
+    if (when.takesBack)
+      await markBack({
+        events: when.takesBack.map((e) => e.id),
+        entries: entries.map((e) => e.id),
+        ...(when.ids ? { ids: when.ids } : {})
+      });
+    else if (!events.every(isByItself))
+      await noteDeed({
+        events: events.map(({ id, batchId }) => ({ id, batchId })),
+        entries: kept.map((e) => e.id),
+        settings: before
+      });
   });
 }
 
@@ -166,13 +196,14 @@ export async function hangingOn(events: readonly Ref[]): Promise<LedgerEvent[]> 
 }
 
 /** Undoes deeds, by any of the events of each, in one write; nothing is erased. @returns what that wrote */
-export async function undo(events: readonly Ref[]): Promise<LedgerEvent[]> {
+export async function undo(events: readonly Ref[], along: Along = {}): Promise<LedgerEvent[]> {
   const logs = await logsOf(events);
   const hadNoStem = saysNoStem(wholeDeeds(logs, events));
+  const { deed, ids } = takenBack(logs, events, newId);
   return perform(
-    takeBack(logs, events, newId),
-    { sure: true },
-    hadNoStem ? { settings: { hasStem: true } } : {}
+    deed,
+    { sure: true, takesBack: [...wholeDeeds(logs, events), ...events], ids },
+    { ...along, ...(hadNoStem ? { settings: { ...along.settings, hasStem: true } } : {}) }
   );
 }
 

@@ -1,6 +1,7 @@
 import { isSound } from '$core/report/summary';
 import { KINDS } from '$core/ledger/kept';
 import { db, type Import } from './db';
+import { markBack } from './deeds';
 import { stampMore } from './stamp';
 import { sumUp } from './summaries';
 import { sumUpThings } from './things';
@@ -25,6 +26,7 @@ export async function takeImportOut(of: Import): Promise<TakenOut> {
     db.things,
     db.photos,
     db.imports,
+    db.deeds,
     db.summaries,
     db.lessons,
     db.settings,
@@ -64,6 +66,7 @@ export async function takeImportOut(of: Import): Promise<TakenOut> {
     );
     await sumUp(new Set(gone.map((e) => e.batchId)));
     await db.imports.delete(of.id);
+    await markBack({ importId: of.id });
     await stampMore(-gone.length);
     return { events: gone.length, kept: names };
   });

@@ -13,6 +13,7 @@ import { firstProblem } from '$core/units/problem';
 import type { Table } from 'dexie';
 import { db } from './db';
 import { newId } from './here';
+import { markBack, noteDeed } from './deeds';
 import { deviceId } from './device';
 
 const rows = (kind: ThingKind) => db[kind] as unknown as Table<{ id: string }, string>;
@@ -28,14 +29,21 @@ export async function sumUpThings(of: readonly { kind: ThingKind; of: string }[]
   }
 }
 
+/** Whether what is written is a deed of its own, part of another, or takes one back. */
+type As = 'deed' | 'part';
+
 /** Writes entries with the rows that follow from them, all of it or nothing. */
-async function writeThings(make: () => EntryDraft[] | Promise<EntryDraft[]>): Promise<Entry[]> {
+async function writeThings(
+  make: () => EntryDraft[] | Promise<EntryDraft[]>,
+  as: As = 'deed'
+): Promise<Entry[]> {
   const device = await deviceId();
-  return db.transaction('rw', [db.things, ...KINDS.map((k) => db[k])], async () => {
+  return db.transaction('rw', [db.things, db.deeds, ...KINDS.map((k) => db[k])], async () => {
     const at = new Date().toISOString();
     const entries = (await make()).map((d) => ({ ...d, id: newId(), at, device }) as Entry);
     await db.things.bulkAdd(entries);
     await sumUpThings(entries);
+    if (as === 'deed' && entries.length > 0) await noteDeed({ entries: entries.map((e) => e.id) });
     return entries;
   });
 }
@@ -48,7 +56,11 @@ export const keep = <K extends ThingKind>(kind: K, thing: Thing<K>): Promise<Ent
   keepAll(kind, [thing]);
 
 /** The same for several at once, all of them or none. */
-export async function keepAll<K extends ThingKind>(kind: K, things: readonly Thing<K>[]): Promise<Entry[]> {
+export async function keepAll<K extends ThingKind>(
+  kind: K,
+  things: readonly Thing<K>[],
+  as: As = 'deed'
+): Promise<Entry[]> {
   const sound = things.map((thing) => {
     const parsed = THINGS[kind].safeParse(JSON.parse(JSON.stringify(thing)));
     if (parsed.success) return parsed.data as Thing<K>;
@@ -58,17 +70,24 @@ export async function keepAll<K extends ThingKind>(kind: K, things: readonly Thi
   return writeThings(async () => {
     const was = (await rows(kind).bulkGet(sound.map((x) => x.id))) as (Thing<K> | undefined)[];
     return sound.flatMap((thing, i) => changesTo(kind, was[i] ?? null, thing));
-  });
+  }, as);
 }
 
 /** Writes several entries at once, all of them or none. */
-export const writeEntries = (drafts: readonly EntryDraft[]): Promise<Entry[]> =>
-  writeThings(() => [...drafts]);
+export const writeEntries = (drafts: readonly EntryDraft[], as: As = 'deed'): Promise<Entry[]> =>
+  writeThings(() => [...drafts], as);
 
 /** Takes a thing off its list; its log stays. */
 export const takeOff = (kind: ThingKind, id: string): Promise<Entry[]> =>
   writeThings(() => [{ kind, of: id, what: 'gone' }]);
 
-/** Takes entries back: what they said does not count any more. */
+/** Takes entries back: what they said does not count any more. Inside a transaction that notes it. */
+export const voidEntries = (entries: readonly Entry[]): Promise<Entry[]> =>
+  writeThings(() => entries.map((e) => ({ kind: e.kind, of: e.of, what: 'void', entryId: e.id })), 'part');
+
+/** The same by itself. */
 export const undoThings = (entries: readonly Entry[]): Promise<Entry[]> =>
-  writeThings(() => entries.map((e) => ({ kind: e.kind, of: e.of, what: 'void', entryId: e.id })));
+  db.transaction('rw', [db.things, db.deeds, db.settings, ...KINDS.map((k) => db[k])], async () => {
+    await markBack({ entries: entries.map((e) => e.id) });
+    return voidEntries(entries);
+  });

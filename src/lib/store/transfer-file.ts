@@ -1,6 +1,7 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/log';
 import { KINDS } from '$core/ledger/kept';
 import type { Content, ImportPreview, Told } from '$lib/files/vecino-file';
+import { noteDeed } from './deeds';
 import { db, type Photo } from './db';
 import { newId } from './here';
 import type { Settings } from '$core/units/settings';
@@ -46,6 +47,7 @@ export async function writeImport(
     db.things,
     db.photos,
     db.imports,
+    db.deeds,
     ...KINDS.map((k) => db[k])
   ];
   await db.transaction('rw', tables, async () => {
@@ -67,8 +69,10 @@ export async function writeImport(
       told(WRITING + ((1 - WRITING) * i) / all.length);
     }
     await db.photos.bulkPut([...photos]);
+    const importId = newId();
+    await noteDeed({ importId });
     await db.imports.add({
-      id: newId(),
+      id: importId,
       at: Date.now(),
       name,
       events: eventIds,

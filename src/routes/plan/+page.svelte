@@ -12,7 +12,7 @@
   import { foamShareOf, VESSEL_PRESETS } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
   import { gardenPace, watchGarden, withGarden } from '$lib/store/garden.svelte';
-  import { household, placesNow, vesselsInUse } from '$lib/store/household.svelte';
+  import { household, placesNow, vesselsInUse, vesselsOnOffer } from '$lib/store/household.svelte';
   import { takeAsked } from '$lib/ui/plan/asked';
   import { vesselFor } from '$lib/ui/plan/vessel-for';
   import { howOf, spanText } from '$lib/ui/plan/how';
@@ -53,10 +53,11 @@
   const e = $derived(bench.estimate);
   const fillL = $derived(e?.vesselVolumeL?.likely ?? 0);
   const busy = $derived(vesselsInUse());
-  const vessels = $derived(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS);
+  const vessels = $derived(vesselsOnOffer());
   const vessel = $derived(
     vessels.find((v) => v.id === bench.vesselId) ??
       vesselFor(bench.solved.plan, fillL, vessels, busy) ??
+      vesselFor(bench.solved.plan, fillL, VESSEL_PRESETS, busy) ??
       vessels[0]!
   );
   const unit = $derived(household.settings.volume);

@@ -11,6 +11,8 @@ export type Draft = {
     zone?: string;
     /** an id that others of the same deed speak of */
     id?: string;
+    /** what it is taken back together with, if not with all of the deed; null: with nothing */
+    group?: string | null;
   };
 }[EventType];
 

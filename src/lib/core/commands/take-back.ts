@@ -51,15 +51,31 @@ export const strike = (log: readonly LedgerEvent[], events: readonly { id: strin
  * @param log all events of their batches
  * @param events any of the events that each deed wrote
  */
-export function takeBack(log: readonly LedgerEvent[], events: readonly { id: string }[], newId: NewId): Deed {
+export const takeBack = (
+  log: readonly LedgerEvent[],
+  events: readonly { id: string }[],
+  newId: NewId
+): Deed => takenBack(log, events, newId).deed;
+
+/** The same, with the new ids of what is written again, by the ids it had. */
+export function takenBack(
+  log: readonly LedgerEvent[],
+  events: readonly { id: string }[],
+  newId: NewId
+): { deed: Deed; ids: ReadonlyMap<string, string> } {
   const back = new Set(wholeDeeds(log, events).flatMap((e) => (e.type === 'void' ? [e.data.eventId] : [])));
-  return [
-    ...strike(log, events),
-    ...again(
-      log.filter((e) => back.has(e.id) && e.type !== 'void'),
-      newId
-    )
-  ];
+  const old = log.filter((e) => back.has(e.id) && e.type !== 'void');
+  // What comes back belongs together as it did, and not with what takes the rest back.
+  const groups = new Map(old.flatMap((e) => (e.group ? [[e.group, newId()] as const] : [])));
+  const anew = again(old, newId).map((d, i): Draft => ({
+    ...d,
+    group: groups.get(old[i]!.group ?? '') ?? null
+  }));
+  const gone = newId();
+  return {
+    deed: [...strike(log, events).map((d): Draft => ({ ...d, group: gone })), ...anew],
+    ids: new Map(old.map((e, i) => [e.id, anew[i]!.id!]))
+  };
 }
 
 /** A batch that was taken back, written again: its plan, and what went in with it by the same tap. */

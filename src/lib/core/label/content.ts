@@ -18,6 +18,10 @@ export const saidOf = (worded: Worded, d: Design): Worded => ({
 export const mustText = ({ contains }: Pick<Facts, 'contains'>): string =>
   contains.length > 0 ? `Contains ${contains.join(', ')}.` : '';
 
+/** `Yeast: QX-1042`; nothing where no packet's name was said. */
+const yeastText = ({ yeasts }: Pick<Facts, 'yeasts'>): string =>
+  yeasts.length > 0 ? `Yeast: ${yeasts.join(', ')}` : '';
+
 /** The way to a page of this Vecino; empty where it has no address. */
 export const linkTo = (address: string, path: string): string =>
   address && `${address.replace(/\/+$/, '')}${path}`;
@@ -28,7 +32,7 @@ export const linkTo = (address: string, path: string): string =>
  */
 export const codeText = (
   said: Worded,
-  facts: Pick<Facts, 'contains'>,
+  facts: Pick<Facts, 'contains' | 'yeasts'>,
   address: string,
   batchPath: string
 ): string =>
@@ -36,6 +40,7 @@ export const codeText = (
     [said.name, said.year].filter(Boolean).join(' '),
     [said.strength, said.taste, said.volume].filter(Boolean).join(', '),
     said.bottled && `Bottled ${said.bottled}`,
+    yeastText(facts),
     mustText(facts),
     linkTo(address, batchPath)
   ]
@@ -52,7 +57,7 @@ export function artFor(d: Pick<Design, 'art'>, made: ArtId, picture: string | un
 /** All that stands on a label. */
 export const contentOf = (
   said: Worded,
-  facts: Pick<Facts, 'contains'>,
+  facts: Pick<Facts, 'contains' | 'yeasts'>,
   d: Design,
   labels: Pick<Settings['labels'], 'note'>,
   art: Art,
@@ -62,7 +67,7 @@ export const contentOf = (
   year: said.year,
   facts: [said.strength, said.taste, said.volume].filter(Boolean),
   must: mustText(facts),
-  may: [said.bottled && `Bottled ${said.bottled}`, d.note ?? labels.note],
+  may: [said.bottled && `Bottled ${said.bottled}`, yeastText(facts), d.note ?? labels.note],
   code,
   art
 });

@@ -23,6 +23,8 @@ export type Facts = {
   sizeL: number | null;
   /** sulphites, and what else people must be told of */
   contains: string[];
+  /** yeasts by the names on their packets, where they were said */
+  yeasts: string[];
 };
 
 /** Sugar for fizz from which a wine is called sparkling, g/L: about 1.5 bar. Common practice. */
@@ -64,7 +66,8 @@ export function factsOf(s: BatchState, of: LabelOf, belief: Belief | null): Fact
     ...wineOf(fill, belief?.vessels[b ? bottleId(b.eventId) : fill.vesselId], belief),
     isSparkling: (b?.primingGL ?? 0) >= SPARKLING_GL,
     sizeL: 'bottling' in of ? of.sizeL : null,
-    contains: containsOf(s, fill)
+    contains: containsOf(s, fill),
+    yeasts: [...new Set(s.pitches.flatMap((p) => p.yeast.name ?? []))]
   };
 }
 

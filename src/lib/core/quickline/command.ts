@@ -84,6 +84,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
           /** a vessel of the household by its id, or any of this size */
           vesselId: z.string().min(1).max(64).optional(),
           sizeL: litres.positive().optional(),
+          /** what it was called, where it is none that is known */
+          shape: z.enum(['bucket', 'jar', 'bottle', 'carboy', 'barrel']).optional(),
           /** what came out in it, where it was said */
           volumeL: litres.positive().optional()
         })

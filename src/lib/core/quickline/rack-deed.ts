@@ -7,7 +7,8 @@ import { volumeText } from '../units/format';
 import { InputError } from '../units/input-error';
 import { inL } from '../units/say';
 import { A_GLASS_L, checkRacking, toTheNeck } from '../vessels/racking';
-import { isOfSize, isOpenVessel, type Vessel } from '../vessels/vessels';
+import { isAbout } from '../vessels/on-offer';
+import { isOfSize, isOpenVessel, isPreset, type Shape, type Vessel } from '../vessels/vessels';
 import type { CommandOf } from './command';
 import type { Home, Written } from './home';
 import { vesselFor } from './which-vessel';
@@ -46,12 +47,25 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
       'Say which one it was racked out of and back.'
     );
   const targets = c.back ? [{ vesselId: from[0]!.vesselId, ...c.back }] : c.to;
-  const to = targets.map(({ vesselId, sizeL, volumeL }: CommandOf<'transfer'>['to'][number]) => {
+  const to = targets.map(({ vesselId, sizeL, shape, volumeL }: CommandOf<'transfer'>['to'][number]) => {
     const named = home.vessels.find((v) => v.id === vesselId);
-    const sized = home.free
-      .filter((v) => !used.has(v.id) && !isOpenVessel(v) && isOfSize(v, sizeL!))
-      .sort((a, b) => a.capacityL - b.capacityL)[0];
-    const vessel = named ?? sized ?? jarOf(sizeL!, volume, home.newId(), [...home.vessels, ...newVessels]);
+    const isOpen = shape === 'bucket' || shape === 'barrel';
+    const free = home.free
+      .filter((v) => !used.has(v.id) && isOpenVessel(v) === isOpen)
+      .sort((a, b) => a.capacityL - b.capacityL);
+    const nearest = () =>
+      free
+        .filter((v) => isAbout(v, sizeL!) && !isPreset(v))
+        .sort((a, b) => Math.abs(a.capacityL - sizeL!) - Math.abs(b.capacityL - sizeL!))[0];
+    // One of that size, the household's own before a common one; else one of its own that is about so large.
+    const sized =
+      sizeL === undefined
+        ? undefined
+        : (free.find((v) => isOfSize(v, sizeL) && !isPreset(v)) ??
+          nearest() ??
+          free.find((v) => isOfSize(v, sizeL)));
+    const vessel =
+      named ?? sized ?? jarOf(sizeL!, shape, volume, home.newId(), [...home.vessels, ...newVessels]);
     if (!named && !sized) newVessels.push(vessel);
     if (named && !home.free.some((v) => v.id === named.id) && held(named) === 0 && !isSource(named.id))
       throw new InputError(
@@ -143,8 +157,14 @@ const BOTTLE_TO_L = 1.2;
 const OVER_BRIM = 1.04;
 
 /** A jar that the household did not list, under a name of its own. */
-function jarOf(sizeL: number, volume: (l: number) => string, id: string, others: readonly Vessel[]): Vessel {
-  const shape = sizeL < BOTTLE_TO_L ? 'bottle' : 'jar';
+function jarOf(
+  sizeL: number,
+  said: Shape | undefined,
+  volume: (l: number) => string,
+  id: string,
+  others: readonly Vessel[]
+): Vessel {
+  const shape = said ?? (sizeL < BOTTLE_TO_L ? 'bottle' : 'jar');
   const plain = `${volume(sizeL).replace(/\.0+(?= )/, '')} ${shape}`;
   const isTaken = (name: string) => others.some((v) => v.name.toLowerCase() === name.toLowerCase());
   let name = plain;

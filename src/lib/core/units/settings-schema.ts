@@ -24,6 +24,8 @@ export const settingsSchema = z.strictObject({
   roomC: z.number().finite().min(0).max(40).default(USUAL_ROOM_C),
   /** whether gravity is read here at all; where it is not, new wines are asked for what can be seen and tasted */
   hasStem: z.boolean().default(true),
+  /** whether the vessels that are listed are all there are; left out until it was said */
+  onlyListed: z.boolean().optional(),
   /** produce whose own batches are not to be learnt from: the table's figures stand */
   unlearned: z.array(z.string().max(64)).max(500).default([]),
   /** vessels in the order one walks past them, by id; those that are not named come last */

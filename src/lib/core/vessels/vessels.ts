@@ -122,6 +122,9 @@ export const VESSEL_PRESETS: readonly Vessel[] = [
   { id: 'carboy-23', name: '6 US gal carboy', shape: 'carboy', capacityL: 23.7 }
 ];
 
+/** Whether a vessel is a common size, and not one that the household lists. */
+export const isPreset = ({ id }: Pick<Vessel, 'id'>): boolean => VESSEL_PRESETS.some((v) => v.id === id);
+
 /** Whether a vessel is open at the top, and wants room for foam rather than a full neck. */
 export const isOpenVessel = (v: Pick<Vessel, 'shape'>): boolean =>
   v.shape === 'bucket' || v.shape === 'barrel';

@@ -10,7 +10,6 @@
   /** Two or three wines that could be made of what is there, each opening as a plan. */
   let { inHand }: { inHand: Stored[] } = $props();
 
-  const WEEK = 7 * 86_400_000;
   const proposals = $derived(
     propose(
       inHand.map((s) => ({
@@ -24,7 +23,7 @@
         isUrgent: s.keeping.isUrgent
       })),
       placesNow()
-        .filter((p) => p.freeAt === null || p.freeAt <= household.now + WEEK)
+        .filter((p) => p.freeAt === null)
         .map((p) => p.vessel),
       household.settings.waterAlkalinityMgL
     )

@@ -3,6 +3,7 @@ import { AskError } from '$core/units/input-error';
 import { explain } from '$lib/ui/words/own-units';
 import type { Deed } from '$core/commands/deed';
 import type { Entry } from '$core/ledger/things';
+import type { LastDeed } from '$lib/ui/words/deed-words';
 
 /** What writes, and all that it checks with: loaded once a page stands, for nobody writes before. */
 const record = () => import('$lib/store/record');
@@ -72,6 +73,20 @@ export async function takeBack(
       'Take all of it back',
       () => discard([...events, ...hanging], text, how)
     );
+  } catch (e) {
+    sayWrong(e);
+  }
+}
+
+/** Takes back a deed of this device, of whatever log it was. What hangs on a wine's is asked about first. */
+export async function takeDeedBack({ done, who, what }: LastDeed): Promise<void> {
+  const text = `Taken back: ${[who, what].filter(Boolean).join(': ')}.`;
+  try {
+    const hanging = done.events.length > 0 ? await (await record()).hangingOn(done.events) : [];
+    if (hanging.length > 0) return await takeBack(done.events, 'undo', text);
+    const events = await (await import('$lib/store/undo')).undoDeed(done);
+    sayDone(text, events, 'Bring it back');
+    busy.clear();
   } catch (e) {
     sayWrong(e);
   }

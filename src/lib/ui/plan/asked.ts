@@ -6,7 +6,8 @@ import { lotRow } from '$core/solve/propose';
 import { scalePlan } from '$core/solve/solve';
 import { rowOf } from '$core/solve/portrait';
 import { roomFor } from '$core/steps/stages';
-import { isOpenVessel, VESSEL_PRESETS } from '$core/vessels/vessels';
+import { isOpenVessel } from '$core/vessels/vessels';
+import { freeVessels } from '../vessel/free-vessels';
 import { db } from '$lib/store/db';
 import { dropDraft, readDraft } from '$lib/store/draft';
 import { allProduce, household } from '$lib/store/household.svelte';
@@ -43,7 +44,7 @@ export async function takeAsked(bench: Bench, asked: URLSearchParams): Promise<v
     // What only seasons a wine would make a sea of it: as much as the largest bucket takes, and no more.
     const most = Math.max(
       0,
-      ...(household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS)
+      ...freeVessels()
         .filter(isOpenVessel)
         .map((v) => roomFor(bench.plan, v))
     );

@@ -2,7 +2,8 @@ import type { Plan } from '$core/plan/plan';
 import { roomFor } from '$core/steps/stages';
 import type { Vessel } from '$core/vessels/vessels';
 
-/** The open vessel a plan takes until one is chosen: the smallest empty one with room for its foam, else the largest. */
+/** The open vessel a plan takes until one is chosen: the smallest empty one with room for its foam, else the largest
+ * empty one; undefined where none is empty. */
 export function vesselFor(
   plan: Plan,
   fillL: number,
@@ -12,9 +13,5 @@ export function vesselFor(
   const open = vessels
     .filter((v) => v.shape === 'bucket' && !busy.has(v.id))
     .sort((a, b) => a.capacityL - b.capacityL);
-  return (
-    open.find((v) => fillL > 0 && roomFor(plan, v) >= fillL) ??
-    open.at(-1) ??
-    [...vessels].sort((a, b) => b.capacityL - a.capacityL).find((v) => v.shape === 'bucket')
-  );
+  return open.find((v) => fillL > 0 && roomFor(plan, v) >= fillL) ?? open.at(-1);
 }

@@ -4,13 +4,15 @@
   import { page } from '$app/state';
   import { openQuick, quick } from '../nav/quick.svelte';
 
-  /** `/` opens the quick line wherever one is not typing. */
+  /** `/` opens the quick line wherever you are not typing; ctrl or ⌘ and Z open it with *undo*, which says what that is. */
   function keys(e: KeyboardEvent) {
     const on = e.target as HTMLElement | null;
     const isTyping = on?.closest('input, textarea, select, [contenteditable="true"]');
-    if (e.key !== '/' || e.ctrlKey || e.metaKey || e.altKey || isTyping || quick.open) return;
+    if (isTyping || quick.open || e.altKey) return;
+    const isUndo = e.key.toLowerCase() === 'z' && (e.ctrlKey || e.metaKey) && !e.shiftKey;
+    if (!isUndo && (e.key !== '/' || e.ctrlKey || e.metaKey)) return;
     e.preventDefault();
-    openQuick();
+    openQuick(isUndo ? 'undo' : '');
   }
 
   /** A shortcut of the home screen opens it empty; a text that was shared to the app stands in it. */

@@ -15,6 +15,7 @@
   import Means from './Means.svelte';
   import { previewOf, type Preview } from './preview';
   import { closeQuick, quick } from '../nav/quick.svelte';
+  import { lastDeedWords, type LastDeed } from '../words/deed-words';
   import { run } from './run';
 
   /** One line that takes what people say: it shows what it will write before it is written. */
@@ -54,11 +55,20 @@
     void [quick.text, household.now];
     return contextHere(hereId, bottled);
   });
-  const parsed = $derived(parse(quick.text, ctx));
+  const asWritten = $derived(parse(quick.text, ctx));
+  /** What is not understood is kept as a note beside what is: that is all there is to settle. */
+  const keeps = $derived(asWritten.asks.length === 1 ? (asWritten.asks[0]!.keeps ?? '') : '');
+  const parsed = $derived(keeps ? parse(keeps, ctx) : asWritten);
   const ask = $derived(parsed.asks[0] ?? null);
+  /** What an undo would take back. */
+  let last = $state.raw<LastDeed | null>(null);
+  const isUndo = $derived(parsed.commands.some((c) => c.kind === 'undo'));
+  $effect(() => {
+    if (isUndo) void lastDeedWords().then((found) => (last = found));
+  });
   const shown = $derived.by<{ preview: Preview | null; wrong: string; vessels?: string[] }>(() => {
     try {
-      return { preview: previewOf(parsed.commands, wines, homeHere(bottled), ctx), wrong: '' };
+      return { preview: previewOf(parsed.commands, wines, homeHere(bottled), ctx, last), wrong: '' };
     } catch (e) {
       const which =
         e instanceof WhichVessel ? { vessels: e.vesselIds.flatMap((id) => vesselById(id)?.name ?? []) } : {};
@@ -86,7 +96,9 @@
       : [])
   ]);
   const isQuestion = $derived(parsed.commands[0]?.kind === 'question');
-  const isReady = $derived(!ask && shown.preview !== null && shown.preview.lines.length > 0);
+  const isReady = $derived(
+    !ask && shown.preview !== null && shown.preview.lines.length > 0 && (!isUndo || last !== null)
+  );
   const examples = $derived(examplesFor(wines.find((w) => w.id === hereId) ?? null, household.settings));
 
   function put(line: string) {
@@ -107,7 +119,7 @@
         closeQuick();
         if (href) await goto(href);
       } else {
-        await run(shown.preview, asked === line, goto);
+        await run(shown.preview, asked === line, goto, last);
         quick.text = '';
         closeQuick();
       }
@@ -189,6 +201,9 @@
         </ul>
       {:else}
         {#if shown.preview}<Means lines={shown.preview.lines} />{/if}
+        {#if keeps}<p class="bg-tint-straw px-3 py-2" role="status" data-testid="keeps">
+            {asWritten.asks[0]!.text} It is kept as a note.
+          </p>{/if}
         <Asks {ask} wrong={error || shown.wrong} {asked} {stem} vessels={choices} onput={put} />
       {/if}
     </div>

@@ -5,14 +5,15 @@ import type { Home } from '$core/quickline/home';
 import { numbered } from '$core/quickline/who';
 import { countryOf } from '$core/units/settings';
 import { inZone } from '$core/units/zone';
-import { isOpenVessel, VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
+import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
 import {
   type Batch,
   household,
   runningBatches,
   vesselById,
   vesselName,
-  vesselsInUse
+  vesselsInUse,
+  vesselsOnOffer
 } from '$lib/store/household.svelte';
 import { newId, zoneHere } from '$lib/store/here';
 import { freeVessels } from '../vessel/free-vessels';
@@ -46,9 +47,9 @@ const whereText = ({ state: s }: Batch): string =>
     ...s.fills.map((f) => vesselName(f.vesselId))
   ].join(', ');
 
-/** Every vessel that can be named: the household's own, or the common sizes, and whatever a wine stands in. */
+/** Every vessel that can be named: those on offer, and whatever a wine stands in. */
 function known(): Vessel[] {
-  const own = household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS;
+  const own = vesselsOnOffer();
   const used = [...vesselsInUse().keys()].flatMap((id) => vesselById(id) ?? []);
   return [...new Map([...own, ...used].map((v) => [v.id, v])).values()];
 }

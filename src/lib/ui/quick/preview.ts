@@ -11,6 +11,7 @@ import { answerHere } from './answers';
 import { dayWord } from '../shelf/when';
 import { ingredientText } from '../words/ingredient-text';
 import { own } from '../words/own-units';
+import type { LastDeed } from '../words/deed-words';
 import { partText } from '../words/event-words';
 
 /** One line of what will be written, or of an answer: of whom, what, and what to heed. */
@@ -29,7 +30,8 @@ export function previewOf(
   commands: readonly Command[],
   wines: readonly Batch[],
   home: Home,
-  ctx: Context
+  ctx: Context,
+  last: LastDeed | null
 ): Preview {
   const out: Preview = { lines: [], written: [], others: [] };
   const ofWines = commands.filter(isOfWine);
@@ -52,7 +54,7 @@ export function previewOf(
         });
     } else {
       out.others.push(c);
-      out.lines.push(otherLine(c, wines, ctx.now));
+      out.lines.push(otherLine(c, wines, ctx.now, last));
     }
   }
   return out;
@@ -95,7 +97,8 @@ function lineOf(d: Draft, w: Written, wine: Batch | undefined, now: number): Lin
 function otherLine(
   c: Extract<Command, { kind: 'weigh-in' | 'plan' | 'go' | 'undo' | 'set' | 'away' }>,
   wines: readonly Batch[],
-  now: number
+  now: number,
+  last: LastDeed | null
 ): Line {
   const s = household.settings;
   const list = (items: CommandOf<'plan'>['items']) =>
@@ -132,6 +135,12 @@ function otherLine(
     case 'set':
       return { who: `My ${c.name}`, what: c.line, note: 'kept for every wine: say its name' };
     case 'undo':
-      return { who: 'Undo', what: 'what was written last', note: '' };
+      return last
+        ? {
+            who: 'Take back',
+            what: [last.who, last.what].filter(Boolean).join(': '),
+            note: `written ${last.when}`
+          }
+        : { who: 'Take back', what: 'nothing: this device has written nothing that still counts', note: '' };
   }
 }

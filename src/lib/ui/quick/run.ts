@@ -3,13 +3,13 @@ import { lotOf } from '$core/plan/harvest';
 import type { Ingredient } from '$core/plan/plan';
 import type { Command, CommandOf } from '$core/quickline/command';
 import { planOf } from '$core/quickline/plan-of';
-import { db } from '$lib/store/db';
 import { keepDraft } from '$lib/store/draft';
 import { household, changeSettings } from '$lib/store/household.svelte';
 import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
 import { keepAll } from '$lib/store/things';
-import { sayDone, sayKept, takeBack } from '../nav/said.svelte';
+import { sayDone, sayKept, takeDeedBack } from '../nav/said.svelte';
+import type { LastDeed } from '../words/deed-words';
 import type { Preview } from './preview';
 
 type Go = (href: string) => Promise<unknown>;
@@ -18,9 +18,10 @@ type Go = (href: string) => Promise<unknown>;
  * Does what a line means: all that is of wines is one group, taken back as one.
  * @param go opens a page
  * @param sure said to be right where it was asked about
+ * @param last the last deed of this device, which an undo takes back
  * @throws AskError what is to be asked before it is written; InputError what cannot be
  */
-export async function run(p: Preview, sure: boolean, go: Go): Promise<void> {
+export async function run(p: Preview, sure: boolean, go: Go, last: LastDeed | null): Promise<void> {
   const deed: Deed = p.written.flatMap((w) => w.deed);
   if (deed.length > 0) {
     // A jar that a line brings along is there only if what the line says is written.
@@ -35,10 +36,10 @@ export async function run(p: Preview, sure: boolean, go: Go): Promise<void> {
       events
     );
   }
-  for (const c of p.others) await other(c, go);
+  for (const c of p.others) await other(c, go, last);
 }
 
-async function other(c: Command, go: Go): Promise<void> {
+async function other(c: Command, go: Go, last: LastDeed | null): Promise<void> {
   if (c.kind === 'weigh-in') return weighIn(c);
   if (c.kind === 'plan') {
     keepDraft('proposed', planOf(c, household.settings.waterAlkalinityMgL, household.settings.volume));
@@ -46,7 +47,7 @@ async function other(c: Command, go: Go): Promise<void> {
   }
   if (c.kind === 'go')
     await go(c.batchId ? `/batches/${c.batchId}` : c.page === 'today' ? '/' : `/${c.page}`);
-  if (c.kind === 'undo') await undoLast();
+  if (c.kind === 'undo' && last) await takeDeedBack(last);
   if (c.kind === 'set') await keepSet(c);
   if (c.kind === 'away') await go(c.from ? `/walk/away?from=${c.from}&to=${c.to}` : '/walk/away');
 }
@@ -63,18 +64,4 @@ async function weighIn(c: CommandOf<'weigh-in'>): Promise<void> {
   const how = { at: c.at ?? new Date().toISOString(), form: c.form ?? 'fresh', weighed: 'bought' } as const;
   const lots = (c.lots as Extract<Ingredient, { kind: 'produce' }>[]).map((x) => lotOf(newId(), x, how));
   sayKept('Weighed in.', await keepAll('harvest', lots));
-}
-
-/** Takes back what was written last, whatever wine it is of. */
-async function undoLast(): Promise<void> {
-  const gone = new Set<string>();
-  const last = await db.events
-    .orderBy('id')
-    .reverse()
-    .filter((e) => {
-      if (e.type === 'void') gone.add(e.data.eventId);
-      return e.type !== 'void' && !gone.has(e.id);
-    })
-    .first();
-  if (last) await takeBack([last]);
 }

@@ -3,7 +3,7 @@
   import { volumeText } from '$core/units/format';
   import { leavesAt } from '$core/steps/schedule';
   import { dayWord } from '../shelf/when';
-  import { household, vesselsInUse, type Batch } from '$lib/store/household.svelte';
+  import { changeSettings, household, vesselsInUse, type Batch } from '$lib/store/household.svelte';
   import { keep, takeOff } from '$lib/store/things';
   import { newId } from '$lib/store/here';
   import { sayDone, sayWrong, tell } from '../nav/said.svelte';
@@ -45,8 +45,8 @@
   <h2 class="inkline pt-2 text-[1.3125rem]">What you ferment in</h2>
   {#if household.vessels.length === 0}
     <p class="small">
-      None yet. Until you add your own, common sizes are offered. Fill each once with a measuring jug and give
-      what it holds to the brim.
+      None yet. Common sizes are offered beside your own. Fill each once with a measuring jug and give what it
+      holds to the brim.
     </p>
   {/if}
   <ul class="grid grid-cols-[repeat(auto-fill,minmax(min(15rem,100%),1fr))] gap-x-5">
@@ -73,6 +73,16 @@
       </li>
     {/each}
   </ul>
+  {#if household.vessels.length > 0}
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        class="checkbox"
+        checked={household.settings.onlyListed === true}
+        onchange={(e) => changeSettings({ onlyListed: e.currentTarget.checked })}
+      />These are all I have: offer no other sizes</label
+    >
+  {/if}
   <div class="flex items-end gap-2">
     <label class="grid flex-1 gap-1 font-semibold"
       >A common size

@@ -1,11 +1,10 @@
-import { isOpenVessel, VESSEL_PRESETS, type Vessel } from '$core/vessels/vessels';
-import { household, vesselsInUse } from '$lib/store/household.svelte';
+import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
+import { vesselsInUse, vesselsOnOffer } from '$lib/store/household.svelte';
 
-/** Vessels nothing stands in, the household's own first; common sizes when it owns none. */
+/** Vessels nothing stands in, the household's own first. */
 export function freeVessels(): Vessel[] {
-  const owned = household.vessels.length > 0 ? household.vessels : VESSEL_PRESETS;
   const used = vesselsInUse();
-  return owned.filter((v) => !used.has(v.id));
+  return vesselsOnOffer().filter((v) => !used.has(v.id));
 }
 
 /** The closed ones among them: what wine is racked into. */

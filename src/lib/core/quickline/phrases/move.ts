@@ -50,8 +50,11 @@ export function lostOf(p: Piece, ctx: Context): number | null {
 }
 const COUNT = '(\\d+|one|two|three|four|five|six)';
 const SIZED = new RegExp(
-  `(?:${COUNT}\\s*(?:x|times|of)\\s*|${COUNT}\\s+(?=(?:${VOLUME})\\s*${JAR}))?(?:\\b(?:an?|the)\\s+)?(${VOLUME})(?:\\s*${JAR})?`
+  `(?:${COUNT}\\s*(?:x|times|of)\\s*|${COUNT}\\s+(?=(?:${VOLUME})\\s*${JAR}))?(?:\\b(?:an?|the)\\s+)?(${VOLUME})(?:\\s*(${JAR}))?`
 );
+/** What is open at the top by its name: nothing else stands in for it. */
+const openShape = (word: string | undefined): Pick<To, 'shape'> =>
+  word?.startsWith('bucket') ? { shape: 'bucket' } : word?.startsWith('barrel') ? { shape: 'barrel' } : {};
 /** Nothing of it is left where it stood, or what is left stays there. */
 const THAT_WAS_ALL =
   /\b(?:(?:that|it)(?:\s+(?:was|is)|'s)\s+(?:all(?:\s+(?:of\s+it|there\s+was))?|it|the\s+lot|everything)|(?:was\s+)?all\s+of\s+it(?!\s+(?:in)?to\b)|all\s+there\s+was|(?:the\s+)?(?:bucket|jar|carboy|demijohn|fermenter|it)\s+(?:is|was)\s+(?:now\s+)?empty|emptied\s+it)\b/;
@@ -69,7 +72,7 @@ const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 const POURED = new RegExp(`(${VOLUME})\\s+(?:to|into|in)\\s+(?:the\\s+)?([^,]*)`);
 type To = CommandOf<'transfer'>['to'][number];
 
-const ONE_JAR = new RegExp(`^[\\s,]*(?:in)?to\\s+(?:an?\\s+|the\\s+|my\\s+)?(${VOLUME})\\s*${JAR}(?!\\w)`);
+const ONE_JAR = new RegExp(`^[\\s,]*(?:in)?to\\s+(?:an?\\s+|the\\s+|my\\s+)?(${VOLUME})\\s*(${JAR})(?!\\w)`);
 
 /** So many empty vessels are named where one has to choose. */
 const NAMED = 5;
@@ -186,7 +189,7 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
   const jar = to.length === 0 ? ONE_JAR.exec(p.text) : null;
   const jarL = jar && litresIn(jar[1]!.replace(/-/g, ' '), ctx);
   if (jar && jarL && OUT_OF_IT.test(p.text.slice(jar[0].length))) {
-    to.push({ sizeL: jarL });
+    to.push({ sizeL: jarL, ...openShape(jar[2]) });
     p.text = p.text.slice(jar[0].length);
   }
   if (to.length === 1 && to[0]!.volumeL === undefined) {
@@ -199,7 +202,7 @@ export function readRack(p: Piece, ctx: Context, line: string): Read | null {
     if (!m || sizeL === null) break;
     take(p, SIZED);
     const times = figureAt(m[1] ?? m[2] ?? '1')?.n ?? 1;
-    for (let i = 0; i < Math.min(20, times); i++) to.push({ sizeL });
+    for (let i = 0; i < Math.min(20, times); i++) to.push({ sizeL, ...openShape(m[4]) });
   }
   if (to.length === 0) take(p, SOME_JAR);
   const left = leftOf(p);
