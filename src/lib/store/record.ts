@@ -18,6 +18,7 @@ import { deviceId } from './device';
 import { newId, zoneHere } from './here';
 import { putSettings } from './put-settings';
 import { settingsFrom, type Settings } from '$core/units/settings';
+import { takenFromStock } from './stock';
 import { reckonSoon } from './reckon-soon';
 import { bearingOn } from '$core/report/sum-up';
 import { stampMore } from './stamp';
@@ -168,7 +169,9 @@ async function reckonWith(events: readonly LedgerEvent[]): Promise<void> {
  * @returns its events, of which any stands for all when it is taken back
  */
 export async function perform(deed: Deed, when: When = {}, along: Along = {}): Promise<LedgerEvent[]> {
-  const events = await eventsOfDeed(deed, when);
+  // What comes back, or is put right, was taken from the stock when it was written.
+  const isOld = when.takesBack !== undefined || when.recordedAt !== undefined;
+  const events = await eventsOfDeed(isOld ? deed : await takenFromStock(deed, when.sure === true), when);
   await reckonWith(events);
   const settings = saysNoStem(deed) ? { hasStem: false, ...along.settings } : along.settings;
   await write(events, when, { ...along, ...(settings ? { settings } : {}) });

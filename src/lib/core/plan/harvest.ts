@@ -12,8 +12,8 @@ const time = z.iso.datetime();
 /** What became of part of a lot, apart from going into a batch. */
 export const fateSchema = z.strictObject({
   at: time,
-  what: z.enum(['frozen', 'thawed', 'trimmed', 'thrown', 'eaten']),
-  /** kg that went; for freezing, thawing and trimming what is left of the lot after it */
+  what: z.enum(['frozen', 'thawed', 'trimmed', 'thrown', 'eaten', 'moved']),
+  /** kg that went, `moved` into a lot of its own; for freezing, thawing and trimming what is left of the lot after it */
   massKg: kg
 });
 
@@ -81,12 +81,12 @@ const KEEPS_MONTHS = { frozen: 12, dried: 18 } as const;
 
 export const lotEntry = (lot: HarvestLot): Produce => lot.entry ?? produceById(lot.produceId)!;
 
+/** What is not in the lot any more. */
+const GONE: ReadonlySet<string> = new Set(['thrown', 'eaten', 'moved']);
+
 /** Kilograms of a lot that are left, when `usedKg` of it went into batches. */
 export function leftKg(lot: HarvestLot, usedKg: number): number {
-  const gone = lot.fates.reduce(
-    (sum, f) => (f.what === 'thrown' || f.what === 'eaten' ? sum + f.massKg : sum),
-    0
-  );
+  const gone = lot.fates.reduce((sum, f) => (GONE.has(f.what) ? sum + f.massKg : sum), 0);
   const trimmed = lot.fates.reduce((sum, f) => (f.what === 'trimmed' ? sum + f.massKg : sum), 0);
   return Math.max(0, lot.massKg - gone - trimmed - usedKg);
 }

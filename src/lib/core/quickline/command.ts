@@ -155,7 +155,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
     kind: z.literal('weigh-in'),
     at: time.optional(),
     lots: items,
-    form: z.enum(['fresh', 'frozen', 'dried']).optional()
+    form: z.enum(['fresh', 'frozen', 'dried']).optional(),
+    /** what is in hand goes into the freezer: it is not weighed in again */
+    isMove: z.literal(true).optional()
   }),
   z.strictObject({
     kind: z.literal('plan'),

@@ -1151,9 +1151,12 @@ export const ROWS: Row[] = [
     says: ['picked 3 kg gooseberries and 2 kg rhubarb', 'weighed in 3 kg gooseberries, 2 kg rhubarb']
   },
   {
+    meant: { kind: 'weigh-in', lots: [['blackcurrant', 2]], form: 'frozen', isMove: true },
+    says: ['froze 2 kg blackcurrants', '2 kg blackcurrants froze']
+  },
+  {
     meant: { kind: 'weigh-in', lots: [['blackcurrant', 2]], form: 'frozen' },
     says: [
-      'froze 2 kg blackcurrants',
       'weighed in 2 kg frozen blackcurrants',
       'picked 2 kg blackcurrants, frozen'
     ]

@@ -111,7 +111,9 @@ function otherLine(
     case 'weigh-in':
       return {
         who: 'Harvest',
-        what: `Weighed in · ${list(c.lots)}${c.form === 'frozen' ? ', into the freezer' : ''}`,
+        what: c.isMove
+          ? `Into the freezer · ${list(c.lots)}`
+          : `Weighed in · ${list(c.lots)}${c.form === 'frozen' ? ', into the freezer' : ''}`,
         note: c.at ? dayWord(Date.parse(c.at), now, 'UTC') : ''
       };
     case 'plan':

@@ -1,5 +1,6 @@
 import type { Deed } from '$core/commands/deed';
 import { lotOf } from '$core/plan/harvest';
+import { frozenOf } from '$core/plan/stock';
 import type { Ingredient } from '$core/plan/plan';
 import type { Command, CommandOf } from '$core/quickline/command';
 import { planOf } from '$core/quickline/plan-of';
@@ -7,6 +8,7 @@ import { keepDraft } from '$lib/store/draft';
 import { household, changeSettings } from '$lib/store/household.svelte';
 import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
+import { stockNow } from '$lib/store/stock';
 import { keepAll } from '$lib/store/things';
 import { sayDone, sayKept, takeDeedBack } from '../nav/said.svelte';
 import type { LastDeed } from '../words/deed-words';
@@ -62,6 +64,20 @@ async function keepSet({ name, line }: CommandOf<'set'>): Promise<void> {
 
 async function weighIn(c: CommandOf<'weigh-in'>): Promise<void> {
   const how = { at: c.at ?? new Date().toISOString(), form: c.form ?? 'fresh', weighed: 'bought' } as const;
-  const lots = (c.lots as Extract<Ingredient, { kind: 'produce' }>[]).map((x) => lotOf(newId(), x, how));
-  sayKept('Weighed in.', await keepAll('harvest', lots));
+  const items = c.lots as Extract<Ingredient, { kind: 'produce' }>[];
+  if (!c.isMove) {
+    const lots = items.map((x) => lotOf(newId(), x, how));
+    return sayKept('Weighed in.', await keepAll('harvest', lots));
+  }
+  const stock = await stockNow();
+  const lots = items.flatMap((x) => {
+    const moved = frozenOf(x, stock, how.at, newId);
+    return [
+      ...moved.lots,
+      ...(moved.restKg > 0
+        ? [lotOf(newId(), { ...x, massKg: moved.restKg }, { ...how, form: 'frozen' })]
+        : [])
+    ];
+  });
+  sayKept('Into the freezer.', await keepAll('harvest', lots));
 }

@@ -17,7 +17,8 @@ export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
   const other = items.find((i) => i.kind !== 'produce');
   if (other) return ask('what', 'Only fruit, flowers, roots and leaves are weighed in.');
   const form = isFrozen ? { form: 'frozen' as const } : {};
-  return some(items.length > 0 ? [{ kind: 'weigh-in', lots: items, ...form }] : [], wrong);
+  const move = m[0] === 'froze' ? { isMove: true as const } : {};
+  return some(items.length > 0 ? [{ kind: 'weigh-in', lots: items, ...form, ...move }] : [], wrong);
 }
 
 const PLAN =
