@@ -156,7 +156,7 @@ export function standingOf(s: BatchState): Standing {
     volumeL,
     abv: believed?.abv ?? abvRange(stock, unsureKgOf(s)),
     ledgerAbv: abvOf(stock),
-    classroom: last && s.startSg ? classroomAbv(s.startSg.sg, last.sg) : null,
+    classroom: canSubtract(s) ? classroomAbv(s.startSg!.sg, last!.sg) : null,
     pointsPerDay: fall(s),
     residualGL,
     sweetness: sweetnessWord(residualGL),
@@ -169,22 +169,33 @@ export function standingOf(s: BatchState): Standing {
   };
 }
 
+/** The classroom's sum wants two that were measured: the must before the yeast, and the wine since. */
+function canSubtract(s: BatchState): boolean {
+  const last = lastReading(s);
+  return last !== undefined && last.expectedSg === null && s.startSg?.measured === true;
+}
+
 /** The strength that is told and the ledger's chain of readings are one figure, if they lie no further apart, % vol. */
 const AGREE_ABV = 0.4;
 
 /** Why the strength that is told and the classroom sum differ, in one sentence; null when they agree. */
 export function whyAbvDiffers(s: BatchState, standing: Standing): string | null {
   const { classroom, ledgerAbv, abv } = standing;
-  if (classroom === null || Math.abs(classroom - abv.likely) < 0.15) return null;
-  const head = `Start less now, times 131.25, says ${classroom.toFixed(1)} %; all that went in and was read says ${abv.likely.toFixed(1)} %`;
-  if (Math.abs(abv.likely - ledgerAbv) > AGREE_ABV)
+  const last = lastReading(s);
+  if (classroom === null || !last) return null;
+  // Both are of the moment it was read: a wine that works has gone on since.
+  const isFresh = s.at - last.at < DAY;
+  const told = isFresh ? abv.likely : ledgerAbv;
+  if (Math.abs(classroom - told) < 0.15) return null;
+  const head = `Start less ${isFresh ? 'now' : 'the last reading'}, times 131.25, says ${classroom.toFixed(1)} %; all that went in and was read says ${told.toFixed(1)} %${isFresh ? '' : ' then'}`;
+  if (isFresh && Math.abs(abv.likely - ledgerAbv) > AGREE_ABV)
     return `${head}: what went in and what the stem showed do not agree on how much sugar there was.`;
   const first = s.readings[0]!;
-  if ((s.sugarAt ?? 0) > first.at && classroom < abv.likely)
+  if ((s.sugarAt ?? 0) > first.at && classroom < told)
     return `${head}: sugar went in after the first reading.`;
-  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < abv.likely)
+  if (s.fruitInAt !== null && (s.fruitOutAt === null || first.at < s.fruitOutAt) && classroom < told)
     return `${head}: the fruit gave sugar after the first reading.`;
-  if (s.fruitInAt !== null && classroom > abv.likely)
+  if (s.fruitInAt !== null && classroom > told)
     return `${head}: the first reading was taken before the fruit let its water go.`;
   return `${head}: it counts the sugar by weight, and the short sum is made for beer-strength worts.`;
 }
