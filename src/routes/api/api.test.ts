@@ -273,7 +273,7 @@ describe('GET /api/schema', () => {
     expect(all.plan.$schema).toMatch(/2020-12/);
     expect(all.plan.properties.target.properties.phMax).toBeDefined();
     expect(all.plan.properties.stirring.enum).toEqual(['daily', 'shut']);
-    expect(all.file.properties.version.const).toBe(6);
+    expect(all.file.properties.version.const).toBe(7);
   });
 });
 

@@ -1,3 +1,4 @@
+import { isNatural } from '../tables/schools';
 import { abvOf } from '../ferment/convert';
 import { readsDry } from '../ledger/evidence';
 import type { Fill } from '../ledger/fill';
@@ -37,8 +38,8 @@ export function namesOf(flows: readonly Flow[]): string[] {
  * before is kept, so that today's reading does not begin at the first day. Nobody else has what is being followed.
  */
 export function* following(s: Believed, size = PAGE): Generator<void, Running> {
-  const { wildYeast, yeast, roomC, pace } = s.plan;
-  const key = [s.id, size, s.startedAt, wildYeast, yeast?.yeastId, roomC, pace].join(':');
+  const { yeast, roomC, pace } = s.plan;
+  const key = [s.id, size, s.startedAt, isNatural(s.plan), yeast?.yeastId, roomC, pace].join(':');
   const names = namesOf(s.flows);
   const known = kept.get(key);
   const isPrefix =

@@ -1,3 +1,4 @@
+import { isNatural } from '../tables/schools';
 import { QUIET_SG } from '../ledger/evidence';
 import { standingFills, type BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
@@ -45,8 +46,8 @@ export const courseOf = (s: BatchState): Course | null => allOf(reckoningCourse(
 export function* reckoningCourse(s: BatchState): Generator<void, Course | null> {
   const last = s.flows.at(-1);
   if (!last || s.fills.length === 0) return null;
-  const { wildYeast, yeast, roomC, pace } = s.plan;
-  const made = [s.startedAt, wildYeast, yeast?.yeastId, roomC, pace, ...namesOf(s.flows)].join();
+  const { yeast, roomC, pace } = s.plan;
+  const made = [s.startedAt, isNatural(s.plan), yeast?.yeastId, roomC, pace, ...namesOf(s.flows)].join();
   const there = courses.get(s.id);
   if (there?.made === made) return there.course;
   const course = yield* lookAhead({ ...s, at: Math.min(s.at, last.at) });

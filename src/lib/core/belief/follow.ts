@@ -1,3 +1,4 @@
+import { isNatural } from '../tables/schools';
 import { YIELD } from '../ferment/convert';
 import { goOn, NOTHING_GL, warmth } from '../ferment/model';
 import { BOTTLES, type Flow, type FlowOf } from '../ledger/flow';
@@ -72,7 +73,7 @@ function wake(e: Ensemble, chance: number): void {
 export type Setting = {
   id: string;
   startedAt: number;
-  plan: Pick<Plan, 'yeast' | 'wildYeast' | 'roomC' | 'pace'>;
+  plan: Pick<Plan, 'yeast' | 'wildYeast' | 'pitch' | 'roomC' | 'pace'>;
 };
 
 /** The members before anything went in. */
@@ -93,7 +94,7 @@ export function beginning(setting: Setting, size: number): Running {
     seed: seedOf(setting.id)
   };
   const random = randomOf(e);
-  const isWild = setting.plan.wildYeast === 'wild';
+  const isWild = isNatural(setting.plan);
   const z = () => normalsFor(size, random, normalQuantile);
   const [y, v, l, s, w, b, t] = [z(), z(), z(), z(), z(), z(), z()];
   for (let i = 0; i < size; i++) {

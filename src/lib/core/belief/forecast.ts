@@ -1,3 +1,4 @@
+import { isNatural } from '../tables/schools';
 import { QUIET_SG } from '../ledger/evidence';
 import type { Flow } from '../ledger/flow';
 import type { LedgerEvent } from '../ledger/log';
@@ -169,7 +170,7 @@ const FED_DAYS = 6;
 /** What was planned and is still to come: yeast, and what of its nutrient is not in yet. */
 export function plannedAhead(s: Foreseen): Flow[] {
   const isForgotten = s.at - s.startedAt > FORGOTTEN_H * HOUR;
-  const hasYeast = isBegun(s) || s.plan.wildYeast === 'wild';
+  const hasYeast = isBegun(s) || isNatural(s.plan);
   const yeastAt = Math.max(s.at + HOUR, s.startedAt + BEFORE_YEAST_H * HOUR);
   const out: Flow[] = [];
   if (!hasYeast && !isForgotten)

@@ -1,3 +1,4 @@
+import { isNatural } from '../tables/schools';
 import { potentialOf } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { isFinished } from '../ledger/evidence';
@@ -122,7 +123,7 @@ function isAnother(s: BatchState, newest: Reading): boolean {
 export function saysOf(s: BatchState, now: Standing): Says {
   const pitchedAt = s.pitches[0]?.at ?? null;
   const seenAt = seenWorkingAt(s);
-  const began = pitchedAt ?? seenAt ?? (s.plan.wildYeast === 'wild' ? s.startedAt + DAY : null);
+  const began = pitchedAt ?? seenAt ?? (isNatural(s.plan) ? s.startedAt + DAY : null);
   // What is seen to work has its lag behind it.
   const mayFerment = began !== null && (seenAt !== null || s.at - began > LAG_MS);
   const readSince = s.readings.some((r) => began !== null && r.at > began + LAG_MS / 2);
@@ -138,7 +139,7 @@ export function saysOf(s: BatchState, now: Standing): Says {
           : 'never'
         : 'sums';
   const isBottled = now.stage === 'bottled';
-  const waits = pitchedAt === null && s.plan.wildYeast !== 'wild' && s.fills.length > 0;
+  const waits = pitchedAt === null && !isNatural(s.plan) && s.fills.length > 0;
   const lacksYeast = waits
     ? isBegun(s)
       ? 'works'

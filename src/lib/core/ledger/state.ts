@@ -1,3 +1,4 @@
+import { isNatural } from '../tables/schools';
 import { ferment } from '../ferment/convert';
 import type { Heat } from '../ferment/heat';
 import { addInto, emptyStock, liquid, type Stock } from '../liquid/stock';
@@ -259,9 +260,7 @@ export const seenWorkingAt = (s: Pick<BatchState, 'looks' | 'startedAt'>): numbe
 export const beganAt = (
   s: Pick<BatchState, 'pitches' | 'fills' | 'looks' | 'startedAt' | 'plan'>
 ): number | null =>
-  s.pitches[0]?.at ??
-  seenWorkingAt(s) ??
-  (s.plan.wildYeast === 'wild' || fermentedOf(s) > 1e-6 ? s.startedAt : null);
+  s.pitches[0]?.at ?? seenWorkingAt(s) ?? (isNatural(s.plan) || fermentedOf(s) > 1e-6 ? s.startedAt : null);
 
 /**
  * Yeast is in it, or it was read or seen to work: then what went in is not what is there. Many a must works by itself,
@@ -280,7 +279,7 @@ export const strongest = (all: readonly Tolerance[]): Tolerance =>
 export function batchTolerance(s: Pick<BatchState, 'pitches' | 'plan'>): Tolerance {
   const all = s.pitches.map((p) => toleranceOf(p.yeast));
   if (all.length > 0) return strongest(all);
-  return s.plan.wildYeast === 'wild' ? YEASTS.wild.toleranceAbv : toleranceOf(s.plan.yeast);
+  return isNatural(s.plan) ? YEASTS.wild.toleranceAbv : toleranceOf(s.plan.yeast);
 }
 
 /** The same for one vessel, with the yeast that other wine brought, and with what wild yeast can do when none is pitched. */

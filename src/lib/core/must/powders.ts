@@ -1,5 +1,5 @@
 import type { StepId } from '../tables/step-id';
-import { choiceOf } from '../tables/schools';
+import { choiceOf, isNatural } from '../tables/schools';
 import { nutrientPlan, type Feed, type NutrientPlan } from './nitrogen';
 import { usesEnzyme } from '../plan/chosen';
 import { entryOf, type Plan } from '../plan/plan';
@@ -92,7 +92,7 @@ export function powdersOf(plan: Plan, volumeL: number): Powder[] {
       step: 'crush'
     });
   }
-  if (wild !== 'wild') {
+  if (!isNatural(plan)) {
     const yeast = yeastG(volumeL);
     out.push(powderOf('yeast', yeast, choiceOf(plan, 'pitch') === 'starter' ? 'starter' : 'pitch'));
     if (choiceOf(plan, 'pitch') === 'rehydrated')

@@ -59,7 +59,15 @@ export const METHODS: readonly NamedMethod[] = [
     name: 'Wild',
     why: 'Unwashed, no sulphite, its own yeast. Slower, and at your own risk.',
     families: ['soft', 'stone', 'pome'],
-    method: { wash: 'unwashed', wildYeast: 'wild', fruitIn: 'free', nutrient: 'none', enzyme: false }
+    method: {
+      wash: 'unwashed',
+      wildYeast: 'none',
+      pitch: 'natural',
+      fruitIn: 'free',
+      nutrient: 'none',
+      tannin: 'none',
+      enzyme: false
+    }
   },
   {
     id: 'strong-fed',
@@ -213,5 +221,10 @@ export function withMethod(plan: Plan, m: NamedMethod): Plan {
 }
 
 /** The choices a plan holds, to be kept under a name. */
-export const methodOf = (plan: Plan): NamedMethod['method'] =>
-  Object.fromEntries(SCHOOL_KEYS.flatMap((k) => (plan[k] === undefined ? [] : [[k, plan[k]]])));
+export function methodOf(plan: Plan): NamedMethod['method'] {
+  const method: NamedMethod['method'] = Object.fromEntries(
+    SCHOOL_KEYS.flatMap((k) => (plan[k] === undefined ? [] : [[k, plan[k]]]))
+  );
+  // As plans of an older version have it: nothing against wild yeast, and none pitched, were one choice.
+  return method.wildYeast === 'wild' ? { ...method, wildYeast: 'none', pitch: 'natural' } : method;
+}

@@ -44,20 +44,29 @@ describe('what a wine takes from the stock', () => {
   });
   it('is nothing of what is not in hand, and of a lot that was named no other', () => {
     const stock = [inStock(lot('1', 2))];
-    expect(taken(fromStock([{ kind: 'produce', produceId: 'pear', massKg: 3 }], stock).items)).toEqual([['-', 3]]);
+    expect(taken(fromStock([{ kind: 'produce', produceId: 'pear', massKg: 3 }], stock).items)).toEqual([
+      ['-', 3]
+    ]);
     expect(taken(fromStock([plums(1, { lotId: 'x9' })], stock).items)).toEqual([['9', 1]]);
   });
   it('never takes more of a lot than it holds, and keeps the weight that was said', () => {
     const kg = fc.double({ min: 0.05, max: 6, noNaN: true });
     fc.assert(
-      fc.property(fc.array(kg, { maxLength: 5 }), fc.array(kg, { minLength: 1, maxLength: 4 }), (lots, wants) => {
-        const stock = lots.map((m, i) => inStock(lot(String(i + 1), m, i % 2 ? { form: 'frozen' } : {})));
-        const { items, takenKg } = fromStock(wants.map((m) => plums(m)), stock);
-        for (const s of stock) expect(takenKg.get(s.lot.id) ?? 0).toBeLessThanOrEqual(s.leftKg + 1e-9);
-        const sum = items.reduce((n, i) => n + (i as { massKg: number }).massKg, 0);
-        const wanted = wants.reduce((a, b) => a + b, 0);
-        expect(Math.abs(sum - wanted)).toBeLessThan(0.006 * (lots.length + wants.length));
-      }),
+      fc.property(
+        fc.array(kg, { maxLength: 5 }),
+        fc.array(kg, { minLength: 1, maxLength: 4 }),
+        (lots, wants) => {
+          const stock = lots.map((m, i) => inStock(lot(String(i + 1), m, i % 2 ? { form: 'frozen' } : {})));
+          const { items, takenKg } = fromStock(
+            wants.map((m) => plums(m)),
+            stock
+          );
+          for (const s of stock) expect(takenKg.get(s.lot.id) ?? 0).toBeLessThanOrEqual(s.leftKg + 1e-9);
+          const sum = items.reduce((n, i) => n + (i as { massKg: number }).massKg, 0);
+          const wanted = wants.reduce((a, b) => a + b, 0);
+          expect(Math.abs(sum - wanted)).toBeLessThan(0.006 * (lots.length + wants.length));
+        }
+      ),
       { numRuns: tries(200, 5000), seed: Number(process.env.SEED ?? 1) }
     );
   });

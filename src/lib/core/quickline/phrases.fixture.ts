@@ -1156,10 +1156,7 @@ export const ROWS: Row[] = [
   },
   {
     meant: { kind: 'weigh-in', lots: [['blackcurrant', 2]], form: 'frozen' },
-    says: [
-      'weighed in 2 kg frozen blackcurrants',
-      'picked 2 kg blackcurrants, frozen'
-    ]
+    says: ['weighed in 2 kg frozen blackcurrants', 'picked 2 kg blackcurrants, frozen']
   },
   { meant: asks('amount'), says: ['picked gooseberries', 'weighed in a bag of blackberries'] },
   // Plans.

@@ -11,7 +11,7 @@ import { CUTS, HEATS, pulpFactor } from '../plan/extraction';
 import { additiveOf, isForMust, powderOf, type Powder } from '../must/powders';
 import { beforeSweetening, sweetenedWith } from '../solve/goals';
 import { kitOf } from './kit';
-import { choiceOf } from '../tables/schools';
+import { choiceOf, isNatural } from '../tables/schools';
 import type { StepId } from '../tables/step-id';
 import { stepsOf } from './steps';
 import { STEPS } from './table/all';
@@ -156,7 +156,7 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
     // The enzyme frees juice, and sugar with it: read once it has, before the yeast takes any.
     waits: waitsOf('pitch').filter((w) => enzymes.some((e) => e.id === w.id))
   });
-  if (choiceOf(plan, 'wildYeast') !== 'wild') {
+  if (!isNatural(plan)) {
     const yeast = powders.find((p) => p.id === 'yeast')!;
     if (choiceOf(plan, 'pitch') === 'starter')
       cards.push({

@@ -31,7 +31,12 @@ export const SCHOOLS = {
         why: `A crushed Campden tablet for each ${inL(4, 'rule')}, then a day of waiting: the surest.`
       },
       heat: { name: 'boiling water', why: `No additive, but it must cool below ${inC(25)} first.` },
-      wild: { name: 'none', why: 'Natural yeast: slower, and at your own risk.' }
+      none: {
+        name: 'nothing',
+        why: 'Straight to the yeast, soon and plenty of it: common with clean, sound fruit.'
+      },
+      /** as plans of an older version have it: nothing, and no yeast */
+      wild: { name: 'nothing, and no yeast', why: 'Natural yeast: slower, and at your own risk.' }
     }
   },
   fruitIn: {
@@ -89,6 +94,10 @@ export const SCHOOLS = {
       starter: {
         name: 'from a starter',
         why: 'Begun the day before: starts in 2 to 6 hours, best for honey.'
+      },
+      natural: {
+        name: 'none: natural ferment',
+        why: 'What came on the fruit: starts in 2 to 5 days, and at your own risk.'
       }
     }
   },
@@ -229,6 +238,35 @@ export type Method = { [S in SchoolId]?: ChoiceOf<S> | undefined };
 export const choiceOf = <S extends SchoolId>(method: Method, school: S): ChoiceOf<S> =>
   (method[school] as ChoiceOf<S> | undefined) ?? (SCHOOLS[school].usual as ChoiceOf<S>);
 
+/** Choices that plans of an older version may hold, and that nobody is offered any more. */
+const OLD: ReadonlySet<string> = new Set(['wildYeast wild']);
+
 /** The choices of a school, with their words. */
 export const optionsOf = (school: SchoolId): [id: string, option: Option][] =>
-  Object.entries(SCHOOLS[school].options as Record<string, Option>);
+  Object.entries(SCHOOLS[school].options as Record<string, Option>).filter(
+    ([id]) => !OLD.has(`${school} ${id}`)
+  );
+
+/** Whether no yeast is pitched: what came on the fruit does it. */
+export const isNatural = (method: Pick<Method, 'wildYeast' | 'pitch'>): boolean =>
+  method.wildYeast === 'wild' || method.pitch === 'natural';
+
+/** What goes with a choice: natural yeast is not killed first, and one who wants it wants no powders unless he says so. */
+export function withChoice<M extends Method & { enzyme?: boolean | undefined }>(
+  method: M,
+  school: SchoolId | 'enzyme',
+  choice: string | boolean
+): M {
+  const next = { ...method, [school]: choice } as M;
+  if (school === 'pitch' && choice === 'natural')
+    return {
+      ...next,
+      wildYeast: 'none',
+      enzyme: method.enzyme ?? false,
+      tannin: method.tannin ?? 'none',
+      nutrient: method.nutrient ?? 'none'
+    };
+  if (school === 'wildYeast' && choice !== 'none' && method.pitch === 'natural')
+    return { ...next, pitch: 'dry' };
+  return next;
+}

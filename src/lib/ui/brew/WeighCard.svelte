@@ -128,7 +128,7 @@
         ? pitch(batch.id, {
             yeast: plan.yeast ?? { yeastId: 'wine' },
             massG: 1000 * amountOf(what),
-            how: plan.pitch ?? 'dry'
+            how: plan.pitch === undefined || plan.pitch === 'natural' ? 'dry' : plan.pitch
           })
         : planned
           ? put(batch.id, [what])

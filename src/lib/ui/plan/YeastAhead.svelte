@@ -12,7 +12,7 @@
       plan: {
         ...plan,
         yeast: isChosen && plan.yeast ? plan.yeast : { yeastId },
-        ...(yeastId === 'wild' ? { wildYeast: 'wild' as const } : {})
+        ...(yeastId === 'wild' ? { wildYeast: 'none' as const, pitch: 'natural' as const } : {})
       },
       at
     },

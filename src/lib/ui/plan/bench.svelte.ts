@@ -11,7 +11,7 @@ import type { Choice } from '$core/plan/choose';
 import { amountIn, typedUnit, unitsFor } from '$core/plan/thing';
 import type { AmountUnit } from '$core/units/words';
 import { methodOf, withMethod, type NamedMethod } from '$core/plan/methods';
-import { choiceOf, type ChoiceOf, type SchoolId } from '$core/tables/schools';
+import { choiceOf, withChoice, type ChoiceOf, type SchoolId } from '$core/tables/schools';
 import { solvePlan, type Solved } from '$core/solve/solve';
 import { amountText, entryFigure, significant } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
@@ -280,7 +280,7 @@ export function createBench(
     /** The choice in a school, its own or the usual. */
     choice: <S extends SchoolId>(school: S): ChoiceOf<S> => choiceOf(method, school),
     choose(school: SchoolId | 'enzyme', choice: string | boolean) {
-      method = { ...method, [school]: choice };
+      method = withChoice(method, school, choice);
       if (school === 'sharpen') sharpenWith(choice as ChoiceOf<'sharpen'>);
       if (school === 'finish') {
         if (choice === 'dry') target = { ...target, sweetGL: null };

@@ -1,7 +1,7 @@
 import { isStrained } from '../../must/strain';
 import { usesEnzyme } from '../../plan/chosen';
 import { amountOf, entryOf, type Plan } from '../../plan/plan';
-import { choiceOf } from '../../tables/schools';
+import { choiceOf, isNatural } from '../../tables/schools';
 import type { StepId } from '../../tables/step-id';
 
 /** What of a plan its steps turn on. */
@@ -28,7 +28,7 @@ export function factsOf(plan: Plan): PlanFacts {
     .flatMap((i) => entryOf(i) ?? []);
   const usual = Math.max(0, ...fruit.map((p) => p.steepDays[1]));
   const steepDays = usual > 0 ? (CHOSEN_DAYS[choiceOf(plan, 'fruitFor')] ?? usual) : 0;
-  const isWild = choiceOf(plan, 'wildYeast') === 'wild';
+  const isWild = isNatural(plan);
   return {
     plan,
     steepDays,

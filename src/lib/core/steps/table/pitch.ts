@@ -26,12 +26,14 @@ export const pitch = defineStep({
       : {
           title: 'Yeast in',
           short: 'yeast in',
-          how: HOW[choiceOf(plan, 'pitch')],
+          how: HOW[choiceOf(plan, 'pitch') as keyof typeof HOW],
           underC: YEAST_C,
           waits: [
             choiceOf(plan, 'wildYeast') === 'sulphite'
               ? wait('campden', 24, 36, 'the sulphite must fade first')
-              : wait('crush', 12, 30, `once it is below ${inC(YEAST_C)}`),
+              : choiceOf(plan, 'wildYeast') === 'heat'
+                ? wait('crush', 12, 30, `once it is below ${inC(YEAST_C)}`)
+                : wait('crush', 0, 12, 'with nothing against wild yeast, yours should be first'),
             ...(hasEnzyme ? [wait('enzyme', 12, 36, 'the enzyme works best before alcohol')] : []),
             ...(isStarter ? [wait('starter', 12, 36, 'the starter must be working')] : [])
           ]

@@ -1,3 +1,4 @@
+import { isNatural } from '../../tables/schools';
 import { lastReading, readingsOfStanding } from '../../ledger/last-read';
 import { betweenC, inC, inL } from '../../units/say';
 import { coldC } from '../../plan/chosen';
@@ -69,7 +70,7 @@ export const notBegun = defineTrouble({
   name: 'not started',
   seen({ s, belief }) {
     const first = s.pitches[0];
-    const from = first?.at ?? (s.plan.wildYeast === 'wild' ? s.startedAt : null);
+    const from = first?.at ?? (isNatural(s.plan) ? s.startedAt : null);
     if (from === null || s.rackings.length > 0) return null;
     const isWild = !first || s.pitches.every((p) => p.yeast.yeastId === 'wild');
     const since = from + HOUR * (isWild ? WILD_SHOWS_H : SHOWS_H);
