@@ -9,6 +9,8 @@
   import { mustColour } from '$core/plan/colour';
   import { planRibbon } from '$core/must/ribbon';
   import { mustLike, stagesOf, type Stage } from '$core/steps/stages';
+  import { slipOfWeight } from '$core/plan/asked';
+  import { own } from '$lib/ui/words/own-units';
   import { foamShareOf, VESSEL_PRESETS } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
   import { gardenPace, watchGarden, withGarden } from '$lib/store/garden.svelte';
@@ -61,6 +63,9 @@
       vessels[0]!
   );
   const unit = $derived(household.settings.volume);
+  const odd = $derived(
+    slipOfWeight(bench.solved.plan, fillL, Math.max(0, ...vessels.map((v) => v.capacityL)))
+  );
   const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
   const hasFruit = $derived((e?.likely.pulpKg ?? 0) > 0);
   const foamShare = $derived(foamShareOf(vessel, mustLike(bench.solved.plan)));
@@ -102,6 +107,7 @@
   {#if household.counts.batches === 0 && e?.potentialAbv}<FirstHints />{/if}
   <LeftPlans {bench} />
   <PlanSentence {bench} {vessel} {vessels} />
+  {#if odd}<p class="mt-2 bg-tint-straw px-3 py-2" role="status" data-testid="slip-asked">{own(odd)}</p>{/if}
 
   {#if e?.finalAbv && e.sgAllGiven}
     <p

@@ -13,24 +13,33 @@ export type SugarParts = {
 /** Start gravity of a must that is fed in steps, when nothing else is asked. Common practice. */
 const FED_START_SG = 1.085;
 
-const isFed = (i: Ingredient): boolean => (i.kind === 'sugar' || i.kind === 'honey') && amountOf(i) > 0;
-const share = (plan: Plan, part: number): Plan => ({
-  ...plan,
-  ingredients: plan.ingredients.map((i) => (isFed(i) ? withAmount(i, amountOf(i) * part) : i))
-});
+const isSweet = (i: Ingredient): boolean => (i.kind === 'sugar' || i.kind === 'honey') && amountOf(i) > 0;
+/** Sugar that may wait: what was worked out. What somebody holds goes in as it stands, unless there is no other. */
+const waits = (plan: Plan): ((i: Ingredient) => boolean) => {
+  const hasFree = plan.ingredients.some((i) => isSweet(i) && i.held === false);
+  return (i) => isSweet(i) && (i.held === false || !hasFree);
+};
+const share = (plan: Plan, part: number): Plan => {
+  const isFed = waits(plan);
+  return {
+    ...plan,
+    ingredients: plan.ingredients.map((i) => (isFed(i) ? withAmount(i, amountOf(i) * part) : i))
+  };
+};
 const fed = (plan: Plan, part: number): Ingredient[] =>
-  plan.ingredients.filter(isFed).map((i) => withAmount(i, amountOf(i) * part));
+  plan.ingredients.filter(waits(plan)).map((i) => withAmount(i, amountOf(i) * part));
 
 /**
  * A plan's sugar by when it goes in: all at the start, half or all of it with the fruit out, or a gentle start and
- * two feeds. Only sugar and honey wait; what fruit brings is in from the start.
+ * two feeds. Only sugar and honey wait; what fruit brings is in from the start, and so is what somebody holds while other
+ * sugar can wait.
  * @param plan with its amounts worked out
  * @example
  * sugarParts({ sugar: 'halves', ingredients: [{ kind: 'sugar', sugarId: 'white', massKg: 2 }] }).later[0]!.step // 'feed-1'
  */
 export function sugarParts(plan: Plan): SugarParts {
   const how = plan.sugar ?? 'start';
-  if (how === 'start' || !plan.ingredients.some(isFed)) return { now: plan, later: [] };
+  if (how === 'start' || !plan.ingredients.some(isSweet)) return { now: plan, later: [] };
   if (how === 'strained' || how === 'halves') {
     const kept = how === 'halves' ? 0.5 : 0;
     return {

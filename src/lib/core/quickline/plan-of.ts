@@ -3,6 +3,7 @@ import type { CommandOf } from './command';
 
 /** Strength where none was said, % vol. Common practice. */
 const USUAL_ABV = 12;
+const isFreeWater = (i: Ingredient): boolean => i.kind === 'water' && i.volumeL <= 0;
 const isSweet = (i: Ingredient): boolean => i.kind === 'sugar' || i.kind === 'honey';
 
 /**
@@ -28,13 +29,15 @@ export function planOf(
   const sugar: Ingredient = { kind: 'sugar', sugarId: 'white', massKg: 0, held: false };
   return {
     ingredients: [
-      ...given.filter((i) => !isSweet(i) && i.kind !== 'water').map((i) => ({ ...i, held: true })),
+      ...given.filter((i) => !isSweet(i) && !isFreeWater(i)).map((i) => ({ ...i, held: true })),
       ...(isSugarSaid
         ? sweet.map((i) => ({ ...i, held: true }))
         : sweet.length > 0
           ? sweet.map(free)
           : [sugar]),
-      { kind: 'water', volumeL: 0, alkalinityMgL, held: false }
+      ...(given.some((i) => i.kind === 'water' && i.volumeL > 0)
+        ? []
+        : [{ kind: 'water' as const, volumeL: 0, alkalinityMgL, held: false }])
     ],
     target: {
       abv: isSugarSaid ? null : (c.abv ?? USUAL_ABV),

@@ -1,3 +1,4 @@
+import type { Ingredient } from '../plan/plan';
 import { civilDay } from '../units/zone';
 import { OF_NO_WINE, type Ask, type Command } from './command';
 import { ask, read, type Context, type Read, type Wine } from './context';
@@ -80,8 +81,10 @@ const which = (wines: readonly Wine[], line: string): Read =>
 
 /** Of whom it is: the one that is named, the page's, the only one that it fits; else it is asked. */
 function place(command: Command, named: readonly Wine[], line: string, ctx: Context): Read {
-  if (OF_NO_WINE.has(command.kind) || (command as Some).batchId || ctx.wines.length === 0)
-    return read(command);
+  if (OF_NO_WINE.has(command.kind) || (command as Some).batchId) return read(command);
+  const isNew = command.kind === 'addition' && command.items.some(isBody);
+  // Where there is no wine yet, what one is made of is a plan.
+  if (ctx.wines.length === 0) return isNew ? read({ kind: 'plan', items: command.items }) : read(command);
   if (command.kind === 'question' && ['sugar', 'dose', 'convert'].includes(command.about))
     return read(command);
   const of = (w: Wine): Read => read({ ...command, batchId: w.id } as Command);
@@ -94,8 +97,20 @@ function place(command: Command, named: readonly Wine[], line: string, ctx: Cont
   if (here) return of(here);
   const fit = ctx.wines.filter((w) => w.fits?.(command.kind) ?? true);
   if (fit.length === 1) return of(fit[0]!);
-  return which(fit.length > 0 ? fit : ctx.wines, line);
+  const asked = which(fit.length > 0 ? fit : ctx.wines, line);
+  return isNew
+    ? {
+        ...asked,
+        asks: asked.asks.map((a) => ({
+          ...a,
+          choices: [{ label: 'plan a new wine', line: `plan ${line}` }, ...a.choices]
+        }))
+      }
+    : asked;
 }
+
+/** What a wine is made of. */
+const isBody = (i: Ingredient): boolean => i.kind === 'produce' || i.kind === 'juice' || i.kind === 'honey';
 
 const WHERE = new Set(['kind', 'batchId', 'at']);
 const said = (c: Command): string[] => Object.keys(c).filter((k) => !WHERE.has(k));

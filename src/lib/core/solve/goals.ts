@@ -1,5 +1,6 @@
 import { isStrained } from '../must/strain';
 import { toleranceOf } from '../plan/chosen';
+import { juiceLPerKg } from '../plan/extraction';
 import { hasHoney, seasons } from '../plan/main-produce';
 import { entryOf, type Ingredient, type Plan, type Goals } from '../plan/plan';
 import { contribution, TYPICAL, usableKg } from '../must/contribution';
@@ -53,8 +54,15 @@ const hasMain = (plan: Plan): boolean =>
   hasHoney(plan.ingredients) ||
   plan.ingredients.some((i) => i.kind === 'produce' && !i.pressed && !seasons(entryOf(i)!));
 
+const isFree = (i: Ingredient): boolean => i.held === false;
+
 /** Litres of wine that a kilogram of a row is usually made into. */
 const usualOf = (item: Ingredient, mainOnly: boolean): number => {
+  // Juice that follows is the wine itself: as much of it as there is to be.
+  if (isFree(item) && item.kind === 'produce' && item.pressed)
+    return juiceLPerKg(item.pressed.press, item.pressed.mill);
+  if (isFree(item) && item.kind === 'juice' && item.form !== 'concentrate' && !seasons(entryOf(item)!))
+    return 1;
   const p = item.kind === 'produce' && !item.pressed ? entryOf(item) : undefined;
   return p && !(mainOnly && seasons(p)) ? 1 / p.amountKgL[1] : 0;
 };
@@ -134,7 +142,6 @@ export const sweetenedWith = (plan: Plan): number =>
 /** What a plan asks for, weightiest first. */
 export function goalsOf(plan: Plan): Goal[] {
   const t: Partial<Goals> = plan.target ?? {};
-  const isFree = (i: Ingredient) => i.held === false;
   const waterIsFree = plan.ingredients.some((i) => isFree(i) && i.kind === 'water');
   const fruitIsFree = plan.ingredients.some((i) => isFree(i) && usualOf(i, hasMain(plan)) > 0);
   // Strength that nothing free can lift follows what is held, rather than the amount following it.

@@ -223,7 +223,9 @@ function handlingOf(i: Ingredient, plan: Plan): string {
     ].join(' ');
   }
   if (i.kind === 'sugar' || i.kind === 'honey')
-    return 'Dissolved in warm water first, or stirred in until nothing grates.';
+    return plan.ingredients.some((x) => x.kind === 'water' && amountOf(x) > 0)
+      ? 'Dissolved first in some of the plan’s own water, warmed: that water counts. Or stirred in until nothing grates.'
+      : 'Stirred in until nothing grates. Water to dissolve it in would be extra: write that down too.';
   if (i.kind === 'water') return 'What brings it to strength and amount, after all that is in already.';
   if (i.kind === 'acid') return 'Stirred in; taste and read again.';
   return 'Stirred in.';

@@ -5,7 +5,11 @@
   import { countryOf } from '$core/units/settings';
   import { household } from '$lib/store/household.svelte';
   import { parseHaul } from '$core/plan/haul';
-  import { listText } from '$core/units/format';
+  import { listText, volumeText } from '$core/units/format';
+  import { amountOf } from '$core/plan/plan';
+  import { parse } from '$core/quickline/parse';
+  import { planOf } from '$core/quickline/plan-of';
+  import { ingredientText } from '../words/ingredient-text';
   import { looksLikePlant } from '$core/tables/plants';
   import { readText } from '../field/read-text';
   import type { Bench } from './bench.svelte';
@@ -26,6 +30,25 @@
   );
   const all = $derived(list?.found.filter((f) => f.choice.amount) ?? []);
   const isList = $derived(all.length > 1 && !list?.unknown.some((u) => u.isRefused));
+
+  /** Things with how much wine, how strong, or in which vessel: a whole plan, while nothing stands on the slip. */
+  const isEmpty = $derived(!bench.rows.some((r) => r.held && amountOf(r.item) > 0));
+  const asked = $derived.by(() => {
+    if (!isEmpty || !/\d/.test(text)) return null;
+    const { mass, volume, temp } = household.settings;
+    const ctx = { now: 0, zone: 'UTC', mass, volume, temp, country, wines: [], hereId: null, vessels: [] };
+    const { commands, asks } = parse(text, { ...ctx, own: household.ownProduce });
+    const [c] = commands;
+    return asks.length === 0 && c?.kind === 'plan' && (c.volumeL !== undefined || c.abv !== undefined)
+      ? c
+      : null;
+  });
+  const isOpen = $derived(isList || asked !== null || choices.length > 0);
+  function takePlan() {
+    const { waterAlkalinityMgL, volume } = household.settings;
+    bench.adopt({ ...bench.plan, ...planOf(asked!, waterAlkalinityMgL, volume) });
+    text = '';
+  }
 
   async function take(choice: Choice) {
     const rowId = bench.add(choice);
@@ -54,6 +77,7 @@
     if (e.key === 'ArrowDown') active = Math.min(active + 1, choices.length - 1);
     else if (e.key === 'ArrowUp') active = Math.max(active - 1, 0);
     else if (e.key === 'Escape') text = '';
+    else if (e.key === 'Enter' && asked) takePlan();
     else if (e.key === 'Enter' && isList) takeAll();
     else if (e.key === 'Enter' && choices[active]) void take(choices[active]!);
     else return;
@@ -67,9 +91,9 @@
     placeholder="Add fruit, honey, juice… or “3 lb rhubarb”"
     aria-label="Add an ingredient"
     role="combobox"
-    aria-expanded={isList || choices.length > 0}
+    aria-expanded={isOpen}
     aria-controls="{id}-list"
-    aria-activedescendant={isList || choices.length > 0 ? `${id}-${active}` : undefined}
+    aria-activedescendant={isOpen ? `${id}-${active}` : undefined}
     aria-autocomplete="list"
     autocomplete="off"
     bind:value={text}
@@ -81,11 +105,25 @@
     id="{id}-list"
     role="listbox"
     aria-label="What it could be"
-    class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip {isList || choices.length > 0
-      ? ''
-      : 'hidden'}"
+    class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip {isOpen ? '' : 'hidden'}"
   >
-    {#if isList}
+    {#if asked}
+      <li
+        id="{id}-0"
+        role="option"
+        aria-selected="true"
+        class="min-h-11 cursor-pointer bg-primary px-3 py-2 text-primary-content"
+        onpointerdown={(e) => {
+          e.preventDefault();
+          takePlan();
+        }}
+      >
+        <span class="font-semibold">The plan:</span>
+        {listText(asked.items.map((i) => ingredientText(i, household.settings)))}{asked.volumeL
+          ? `, ${volumeText(asked.volumeL, household.settings.volume)}`
+          : ''}{asked.abv ? `, ${asked.abv} %` : ''}
+      </li>
+    {:else if isList}
       <li
         id="{id}-0"
         role="option"
@@ -102,7 +140,7 @@
         )}
       </li>
     {/if}
-    {#each choices as c, i (c.label)}
+    {#each asked ? [] : choices as c, i (c.label)}
       <li
         id="{id}-{i}"
         role="option"

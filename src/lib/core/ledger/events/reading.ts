@@ -4,7 +4,11 @@ import { abvOf, ferment } from '../../ferment/convert';
 import { phOf, titratableAcidity } from '../../liquid/acid';
 import { acidWater, liquid, type Stock } from '../../liquid/stock';
 import { spiritIndication } from '../../liquid/spirit';
+import { likelyFigures } from '../../must/balance';
+import { sugarParts } from '../../must/sugar-parts';
+import { amountOf } from '../../plan/plan';
 import { sgText } from '../../units/format';
+import { inKg } from '../../units/say';
 import { canBeRead, noteRead } from '../evidence';
 import { measureAcid } from '../measured-acid';
 import { learnSugar } from '../learn';
@@ -199,6 +203,30 @@ function tooStrong(e: Of<ReadingData>, about: About): Question[] {
   ];
 }
 
+/** So near the gravity with all the planned sugar, and so far over what is written, the rest is in already. */
+const [NEAR_ALL, OVER_WRITTEN] = [0.005, 0.008];
+
+/** A plan that is fed in steps, and a must that reads as if all of it were in: it is no misreading. */
+function allSugarIn(e: Of<ReadingData>, { before: s }: About): Question[] {
+  if (e.data.sg === undefined || e.data.by !== undefined || !s || s.pitches.length > 0) return [];
+  const { later } = sugarParts(s.plan);
+  const waitingKg = later.flatMap((p) => p.ingredients).reduce((kg, i) => kg + amountOf(i), 0);
+  const plannedKg = s.plan.ingredients
+    .filter((i) => i.kind === 'sugar' || i.kind === 'honey')
+    .reduce((kg, i) => kg + amountOf(i), 0);
+  if (waitingKg < 0.05 || s.sugarKg > plannedKg - 0.5 * waitingKg) return [];
+  const wholeSg = likelyFigures(s.plan).sgAllGiven;
+  const written = s.fills[0] && liquid(s.fills[0].stock)?.sg;
+  if (!written || Math.abs(e.data.sg - wholeSg) > NEAR_ALL || e.data.sg < written + OVER_WRITTEN) return [];
+  return [
+    {
+      level: 'ask',
+      text: `All the planned sugar together reads ${sgText(wholeSg)}, and ${inKg(waitingKg)} of it is not written down yet.`,
+      todo: 'If it is in, write it down first: added, and so much.'
+    }
+  ];
+}
+
 function what({ sg, ph, taGL, freeSo2MgL, sugarGL, volumeL, tempC }: Omit<ReadingData, 'by'>): Part[] {
   if (sg !== undefined) return [{ sg }];
   if (ph !== undefined) return [`pH ${ph}`];
@@ -215,7 +243,7 @@ export const reading = defineEvent({
   data,
   touchesLiquid: true,
   apply: read,
-  check: (e, about) => [...tooStrong(e, about), ...hiddenSugar(e, about)],
+  check: (e, about) => [...allSugarIn(e, about), ...tooStrong(e, about), ...hiddenSugar(e, about)],
   says({ id, data: { sg, stemSg, tempC, residueSg, by, ...rest } }, s) {
     const expected = s.readings.find((r) => r.eventId === id)?.expectedSg;
     const parts: Part[][] = [

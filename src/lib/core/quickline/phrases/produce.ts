@@ -1,7 +1,7 @@
 import type { Ingredient } from '../../plan/plan';
 import { ask, read, some, take, type Context, type Piece, type Read } from '../context';
 import { readItems } from '../items';
-import { takeVolume, VOLUME } from './volume';
+import { JAR, takeVolume, VOLUME } from './volume';
 
 const WEIGHED = /\b(?:weigh(?:ed)?(?:\s+in)?|pick(?:ed)?|harvest(?:ed)?|gather(?:ed)?|forag(?:ed|e)|froze)\b/;
 
@@ -24,6 +24,10 @@ export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
 const PLAN =
   /^[\s,]*(?:plan|make|(?:start(?:ed|ing)?\s+)?(?:an?\s+)?new\s+(?:batch|wine|mead|cider)(?:\s+of)?|start(?:ed|ing)?\s+an?\s+(?:batch|wine|mead|cider)(?:\s+of)?|what\s+(?:from|of|with)|(?:i|we)(?:'ve|\s+have)(?:\s+got)?)\b/;
 const ABV = /(?:\b(?:at|to|of|reach)\s+)?(\d{1,2}(?:[.,]\d)?)\s*%(?:\s*(?:abv|alcohol|vol))?/;
+/** A vessel that it is to be made in, by its size. */
+const IN_VESSEL = new RegExp(
+  `(?:\\b(?:in|into|for|to\\s+fill)\\s+)?(?:\\b(?:an?|my|the)\\s+)?(?<![\\w.,])(${VOLUME})\\s*${JAR}(?!\\w)`
+);
 const MADE = new RegExp(
   `(?:\\b(?:for|makes?|make|to\\s+make|of)\\s+)?(?<![\\w.,])(${VOLUME})(?=\\s*(?:$|,|;|from\\b|at\\b|with\\b|of\\s+wine\\b|,?\\s*\\d+(?:[.,]\\d)?\\s*%))(?:\\s*(?:from|of\\s+wine|with))?`
 );
@@ -48,8 +52,11 @@ export function readPlan(whole: Piece, ctx: Context, line: string): Read | null 
   const isPlan = take(p, PLAN) !== null;
   if (!isPlan && !/^[\s,]*(?:\d|an?\s|half\s|one\s|two\s)/.test(p.text)) return null;
   const abv = take(p, ABV);
-  const volumeL = takeVolume(p, MADE, ctx) ?? (isPlan ? takeVolume(p, OF_FRUIT(isMade), ctx) : null);
-  if (!isPlan && volumeL === null) return null;
+  const volumeL =
+    takeVolume(p, IN_VESSEL, ctx) ??
+    takeVolume(p, MADE, ctx) ??
+    (isPlan ? takeVolume(p, OF_FRUIT(isMade), ctx) : null);
+  if (!isPlan && volumeL === null && abv === null) return null;
   if (isMade) take(p, /\b(?:wine|mead)\b/);
   const text = p.text.replace(/^(?:[\s,:]|\bfrom\b|\bof\b)+|(?:[\s,:.]|\bfor\b|\bfrom\b)+$/g, '');
   if (!text) {

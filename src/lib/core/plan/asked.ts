@@ -1,0 +1,23 @@
+import { inKg, inL } from '../units/say';
+import { amountOf, type Plan } from './plan';
+import { nameOf } from './name';
+
+/** Over so much of the largest vessel it is asked whether it was meant. */
+const OVER = 1.5;
+/** A weight of sugar that few have in the house, kg. Common practice: bags of one to two. */
+const MUCH_SUGAR_KG = 8;
+
+/**
+ * A held weight that makes a sea of wine: a slip of the point, or pounds for ounces. Asked, as the brew day does.
+ * @param volumeL what the plan makes; @param largestL the largest vessel there is
+ * @returns the question; null where nothing is odd
+ */
+export function slipOfWeight(plan: Plan, volumeL: number, largestL: number): string | null {
+  if (plan.target?.volumeL || plan.target?.fillL || volumeL <= OVER * largestL) return null;
+  const row = plan.ingredients.find(
+    (i) => i.held !== false && (i.kind === 'sugar' || i.kind === 'honey') && amountOf(i) >= MUCH_SUGAR_KG
+  );
+  if (!row) return null;
+  const kg = amountOf(row);
+  return `${inKg(kg)} of ${nameOf(row).toLowerCase()} makes ${inL(volumeL)}, and the largest vessel holds ${inL(largestL)}. Is it meant, or ${inKg(kg / 10)}?`;
+}
