@@ -111,6 +111,8 @@ export function schedule(
   const doneAts = new Map(steps.map((step) => [step.id, doneAt(s, step.id)]));
   const reached = new Map<StepId, number>();
   const late = new Map<StepId, number>();
+  /** when what is still to do will be, as it stands today */
+  const ahead = new Map<StepId, number>();
   /** what was never done, and for which something later was: nothing waits for it any more */
   const over = new Set<StepId>();
   const out: Due[] = [];
@@ -166,12 +168,22 @@ export function schedule(
     if (STEPS[step.id].isOver?.(s) || (done !== null && !step.everyH) || passed) continue;
     // What nothing else does for waits no longer for what was forgotten.
     const isForgotten = (id: StepId) => STEPS[step.id].isNeeded && s.at - late.get(id)! > FORGOTTEN;
-    const first = step.waits.find(
+    const toCome = step.waits.filter(
       (w) => doneAts.get(w.step) === null && !over.has(w.step) && !isForgotten(w.step)
     );
+    const [first] = toCome;
     const blocked = first !== undefined;
+    // What is overdue is done today at the soonest: what waits for it comes after that, one after the other.
+    const shownAt = Math.max(dueAt, ...toCome.map((w) => (ahead.get(w.step) ?? 0) + w.minH * HOUR));
+    ahead.set(step.id, Math.max(shownAt, s.at));
     const isHot = warm !== null && warm.until > s.at;
-    const isToday = !blocked && !isHot && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+    // A powder or yeast that has to wait some hours for another is not for now, though it is for today.
+    const isWaiting =
+      STEPS[step.id].isPut === true &&
+      dueAt > s.at &&
+      step.waits.some((w) => (doneAts.get(w.step) ?? Infinity) + w.minH * HOUR > s.at && w.minH > 0);
+    const isToday =
+      !blocked && !isHot && !isWaiting && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
     const otherwise = STEPS[step.id].otherwise?.(s);
     const isFelt = isHot ? `It was ${inC(warm.wasC)}, and must be below ${inC(step.underC!)}.` : '';
     out.push({
@@ -186,8 +198,8 @@ export function schedule(
         : isHot
           ? { ...step, how: `${isFelt} ${step.how}` }
           : step,
-      dueAt,
-      lateAt,
+      dueAt: shownAt,
+      lateAt: Math.max(lateAt, shownAt),
       status: s.at > lateAt && !blocked ? 'overdue' : isToday ? 'due' : 'coming',
       why: step.waits.map((w) => w.why)[0] ?? '',
       after: first ? (steps.find((x) => x.id === first.step) ?? null) : null

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { A_DREG_L, fillL, keepShare, pourInto } from '../fill';
 import { fillOf, takeFrom } from '../operations';
-import { MUCH_LOST, volumeIn } from '../question';
+import { MUCH_RACKED, volumeIn } from '../question';
 import { doubt, type Working } from '../state';
 import { defineEvent, id, volumeL, type Part } from './define';
 
@@ -75,7 +75,7 @@ export const transferred = defineEvent({
   apply: (s, e, at) => transfer(s, e.data, at),
   check({ data: { from, lossL } }, { before, words }) {
     const there = volumeIn(before, from);
-    return lossL > MUCH_LOST * there && lossL > 0.5
+    return lossL > MUCH_RACKED * there && lossL > 0.5
       ? [
           {
             level: 'ask',

@@ -62,7 +62,7 @@ export const nutrientPart = (part: number): StepDef =>
             : `When a third of its sugar is gone, at about ${feed.sg.toFixed(3)}; none later.`,
         waits: [
           wait(begins, fromH, fromH + DAY, 'while the yeast still grows'),
-          ...(part > 0 ? [wait(`nutrient-${part}` as StepId, 12, 36, 'one part at a time')] : [])
+          ...(part > 0 ? [wait(`nutrient-${part}` as StepId, 20, 36, 'one part at a time')] : [])
         ]
       };
     },
