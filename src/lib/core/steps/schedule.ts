@@ -182,8 +182,7 @@ export function schedule(
       STEPS[step.id].isPut === true &&
       dueAt > s.at &&
       step.waits.some((w) => (doneAts.get(w.step) ?? Infinity) + w.minH * HOUR > s.at && w.minH > 0);
-    const isToday =
-      !blocked && !isHot && !isWaiting && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
+    const isToday = !blocked && !isHot && !isWaiting && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
     const otherwise = STEPS[step.id].otherwise?.(s);
     const isFelt = isHot ? `It was ${inC(warm.wasC)}, and must be below ${inC(step.underC!)}.` : '';
     out.push({
@@ -205,6 +204,8 @@ export function schedule(
       after: first ? (steps.find((x) => x.id === first.step) ?? null) : null
     });
   }
+  const inGlass = lateFruit(s, out);
+  if (inGlass) out.push(inGlass);
   for (const { next } of troubles)
     if (next && !out.some((d) => d.step.id === next.step)) out.push(rungDue(s, next));
   // What nothing else does for is first, once it is late; what is still to come is last.
@@ -242,6 +243,24 @@ function rungDue(s: BatchState, { step: id, title, short, how, dueAt }: OnLadder
     RUNG_DAYS
   );
   return { ...due, lateAt: Math.max(due.lateAt, s.at) };
+}
+
+/** Fruit that went in once the wine stood in glass stays about so long. Common practice: one to two weeks. */
+const IN_GLASS = 7 * DAY;
+
+/** Fruit put into a wine that was racked already comes out again, though the plan knew nothing of it. */
+function lateFruit(s: BatchState, known: readonly Due[]): Due | null {
+  if (s.rackings.length === 0 || s.fruitInAt === null || s.fruitOutAt !== null || s.produceKg <= 0)
+    return null;
+  if (s.steeps.some((x) => x.outAt === null) || known.some((d) => d.step.id === 'fruit-out')) return null;
+  const step: Step = {
+    id: 'fruit-out',
+    title: 'Fruit out',
+    short: 'fruit out',
+    how: 'Rack it off the fruit, or lift the bag, once it tastes of it and the fruit is pale.',
+    waits: []
+  };
+  return jobDue(s, step, s.fedAt + IN_GLASS, IN_GLASS, 'spent fruit turns the wine bitter');
 }
 
 /** A test bottle of what was primed, the soonest of its fillings. */

@@ -328,3 +328,29 @@ describe('steps that wait for one another', () => {
     expect(enzyme(0.1 + 12.5 / 24)).not.toBe('coming');
   });
 });
+
+describe('fruit that goes into the glass', () => {
+  it('comes out again: a week later it is due', () => {
+    const racked = on(9, 'transfer', {
+      from: 'bucket-15',
+      to: [{ vesselId: 'jar', volumeL: 8 }],
+      lossL: 0.5,
+      emptied: true
+    });
+    const log = [
+      ...begun(PLUM()),
+      on(1, 'pitch', { yeast: { yeastId: 'wine' } }),
+      on(8, 'fruit-out', { press: 'drip' }),
+      racked
+    ];
+    const more = on(30, 'addition', {
+      ingredients: [{ kind: 'produce', produceId: 'raspberry', massKg: 1 }],
+      vesselId: 'jar'
+    });
+    expect(dueIn(schedule(at(log, 32)), 'fruit-out')).toBeUndefined();
+    const due = dueIn(schedule(at([...log, more], 32)), 'fruit-out')!;
+    expect((due.dueAt - T0) / DAY).toBeCloseTo(37, 3);
+    const out = on(38, 'fruit-out', { press: 'drip' });
+    expect(dueIn(schedule(at([...log, more, out], 39)), 'fruit-out')).toBeUndefined();
+  });
+});

@@ -20,6 +20,7 @@
   const vessel = $derived(vesselById(batch.state.fills[0]?.vesselId ?? ''));
   const warnings = $derived(warningsOf(batch, household.now, household.settings.volume));
   const zone = $derived(batch.state.zone);
+  const air = $derived(warnings.some((w) => w.isAir));
   const since = $derived(silentSince(batch.state, batch.due, household.now));
   /** The first wine of a household is told what to look for. */
   const isFirst = $derived(household.counts.batches === 1);
@@ -104,7 +105,18 @@
           </span>
         </li>
       {:else}
-        <li class="text-quiet">Nothing due. <a class="link" href="/batches/{batch.id}">Look at it</a></li>
+        {#if air}
+          <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1" data-testid="air-job">
+            <p class="min-w-0 flex-1 basis-60">
+              <span class="font-semibold">Take the air from over it</span><span class="text-quiet"
+                >. Like wine or boiled, cooled water to the neck, a smaller jar, or gas.</span
+              >
+            </p>
+            <a class="btn btn-line" href="/batches/{batch.id}#top-up">Top it up</a>
+          </li>
+        {:else}
+          <li class="text-quiet">Nothing due. <a class="link" href="/batches/{batch.id}">Look at it</a></li>
+        {/if}
       {/each}
     </ul>
   </div>

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { readGravity } from '$core/commands/observe';
   import { household, type Batch } from '$lib/store/household.svelte';
-  import { createDraft } from '../field/draft.svelte';
+  import { createDraft, FOR_NOW_MS } from '../field/draft.svelte';
+  import { saidOf } from '../quick/said-of';
   import { leastRead } from '$core/ledger/last-read';
   import { mayStandAt } from '$core/belief/how-far';
   import { areAlike } from '$core/ledger/operations';
@@ -16,7 +17,7 @@
   let { batch }: { batch: Batch } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`today-read:${batch.id}`, { sg: '', vessel: '' });
+  const draft = createDraft(`today-read:${batch.id}`, { sg: '', vessel: '' }, FOR_NOW_MS);
   const fills = $derived(batch.state.fills);
   /** As it is chosen; else the one that was read longest ago, where they are alike. */
   const vessel = $derived(
@@ -40,6 +41,8 @@
     const ok = await tell(`${batch.state.name}: ${text} written down.`, () => {
       if (fills.length > 1 && !vessel)
         throw new InputError(`${batch.state.name} stands in several vessels.`, 'Say which one was read.');
+      const said = saidOf(text, batch, fills.length > 1 ? vessel : undefined);
+      if (said) return said;
       const { sg, bx } = readStem(text, 'sg', household.settings, batch.state);
       return readGravity(batch.id, sg, null, household.settings.hydrometer, {
         vesselId: fills.length > 1 ? vessel : undefined,

@@ -2,19 +2,22 @@
   import { look } from '$core/commands/observe';
   import { parseTemperature } from '$core/units/parse';
   import { household, type Batch } from '$lib/store/household.svelte';
-  import { createDraft } from '../field/draft.svelte';
+  import { createDraft, FOR_NOW_MS } from '../field/draft.svelte';
+  import { saidOf } from '../quick/said-of';
   import { tell } from '../nav/said.svelte';
 
   /** How warm a wine is now: what shows that it was moved. */
   let { batch, ondone }: { batch: Batch; ondone?: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
-  const draft = createDraft(`warmth:${batch.id}`, { temp: '' });
+  const draft = createDraft(`warmth:${batch.id}`, { temp: '' }, FOR_NOW_MS);
   const scale = $derived(household.settings.temp);
 
   async function save() {
-    const ok = await tell(`${batch.state.name}: ${draft.fields.temp.trim()} °${scale}.`, () =>
-      look(batch.id, { tempC: parseTemperature(draft.fields.temp, scale) })
+    const text = draft.fields.temp.trim();
+    const ok = await tell(
+      `${batch.state.name}: ${text}${/[a-z°]/i.test(text) ? '' : ` °${scale}`}.`,
+      () => saidOf(text, batch) ?? look(batch.id, { tempC: parseTemperature(text, scale) })
     );
     if (!ok) return;
     await draft.done();

@@ -7,7 +7,12 @@ import { volumeText } from '$core/units/format';
 import { troubleText } from '../words/trouble';
 import type { VolumeUnit } from '$core/units/measure';
 
-export type Warning = { text: string; tone: 'danger' | 'caution' };
+export type Warning = {
+  text: string;
+  tone: 'danger' | 'caution';
+  /** air over closed wine: a job, though the plan has none */
+  isAir?: boolean;
+};
 
 /** What is wrong with a batch, gravest first. */
 export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
@@ -49,7 +54,8 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
     if (v.shape !== 'bucket' && litres > 0 && v.capacityL - litres > 0.12 * v.capacityL)
       out.push({
         text: `${volumeText(v.capacityL - litres, unit)} of air ${s.fills.length > 1 ? `in the ${v.name}` : 'over it'}: smaller glass, or top up`,
-        tone: 'caution'
+        tone: 'caution',
+        isAir: true
       });
     if (
       v.shape === 'bucket' &&
