@@ -16,7 +16,12 @@ describe('the code', () => {
       volume: '750 mL',
       bottled: '3 Nov 2026'
     };
-    const text = codeText(said, { contains: ['sulphites', 'egg'], yeasts: [] }, 'https://cellar.home/', '/batches/abc');
+    const text = codeText(
+      said,
+      { contains: ['sulphites', 'egg'], yeasts: [] },
+      'https://cellar.home/',
+      '/batches/abc'
+    );
     expect(text.split('\n')).toEqual([
       'Świdośliwa & Αγιόκλημα 2026',
       '12\u00a0% vol, sparkling, off-dry, 750 mL',

@@ -9,7 +9,7 @@
   import { mustColour } from '$core/plan/colour';
   import { planRibbon } from '$core/must/ribbon';
   import { mustLike, stagesOf, type Stage } from '$core/steps/stages';
-  import { slipOfWeight } from '$core/plan/asked';
+  import { neckAsked, slipOfWeight } from '$core/vessels/asked';
   import { own } from '$lib/ui/words/own-units';
   import { foamShareOf, VESSEL_PRESETS } from '$core/vessels/vessels';
   import { volumeText } from '$core/units/format';
@@ -64,7 +64,8 @@
   );
   const unit = $derived(household.settings.volume);
   const odd = $derived(
-    slipOfWeight(bench.solved.plan, fillL, Math.max(0, ...vessels.map((v) => v.capacityL)))
+    slipOfWeight(bench.solved.plan, fillL, Math.max(0, ...vessels.map((v) => v.capacityL))) ??
+      neckAsked(bench.solved.plan, vessel, (e?.likely.pulpKg ?? 0) > 0)
   );
   const liquidL = $derived(e?.liquidVolumeL?.likely ?? 0);
   const hasFruit = $derived((e?.likely.pulpKg ?? 0) > 0);

@@ -1,6 +1,7 @@
 import { liquid } from '../liquid/stock';
 import type { Ingredient } from '../plan/plan';
 import { sgText } from '../units/format';
+import { SWEETENERS, type SweetenerId } from '../tables/sweeteners';
 import type { About } from './events/define';
 import { fillL } from './fill';
 import { amountsAsked, volumeIn, type Question, type Words } from './question';
@@ -18,6 +19,7 @@ export function askedOfItems(
     ...elsewhereAsked(vesselId, before, words),
     ...stabilisedEarly(items, after),
     ...geranium(items, after),
+    ...sweetenedSoon(items, vesselId, before),
     ...tooSweet(items, after),
     ...amountsAsked(
       items,
@@ -43,6 +45,31 @@ function stabilisedEarly(items: readonly Ingredient[], after: BatchState): Quest
       ]
     : [];
 }
+
+/** Sulphite and sorbate take so long to settle in before sugar follows, ms. Common practice: a day. */
+const SETTLE_MS = 20 * 3_600_000;
+
+/** Sugar on the heels of what is to keep the wine from it. */
+function sweetenedSoon(
+  items: readonly Ingredient[],
+  vesselId: string | undefined,
+  before: BatchState | null
+): Question[] {
+  const isSweet = items.some((i) => (i.kind === 'sugar' && !isUnfermenting(i.sugarId)) || i.kind === 'honey');
+  const givenAt = before?.powdersG.sorbate?.at;
+  const isHere = before?.fills.some((f) => f.powdersG.sorbate && (!vesselId || f.vesselId === vesselId));
+  return isSweet && before && isHere && givenAt !== undefined && before.at - givenAt < SETTLE_MS
+    ? [
+        {
+          level: 'ask',
+          text: 'Sulphite and sorbate went in less than a day ago: sugar that follows so soon can wake it.',
+          todo: 'Wait till tomorrow, or was it longer ago?'
+        }
+      ]
+    : [];
+}
+
+const isUnfermenting = (id: SweetenerId): boolean => SWEETENERS[id].fermentable === 0;
 
 /**
  * Sorbate and malolactic bacteria in one wine: what they make of each other smells of geranium, for good.

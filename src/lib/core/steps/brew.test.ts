@@ -66,8 +66,8 @@ describe('the cards of a brew day', () => {
     expect(ids(plan({ wildYeast: 'heat' }))).toEqual([
       'kit',
       'row-fruit',
-      'row-water',
       'boil',
+      'row-water',
       'cool',
       'row-sugar',
       'mark',

@@ -77,12 +77,15 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
   const isPoured = isHot && water.length > 0;
   cards.push(...infused.map(weigh));
   if (!isPoured || infused.length === 0) cards.push(...fruit.map(weigh));
-  if (isPoured || infused.length > 0) cards.push(...water.map(weigh));
+  const simmer = Math.max(
+    0,
+    ...rows.map((i) => (i.kind === 'produce' && i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0))
+  );
+  // What is poured boiling is in once it has boiled; what simmers in it is in before.
+  const isPouredOver = isPoured && simmer === 0;
+  const waterCards = isPoured || infused.length > 0 ? water.map(weigh) : [];
+  if (!isPouredOver) cards.push(...waterCards);
   if (isPoured) {
-    const simmer = Math.max(
-      0,
-      ...rows.map((i) => (i.kind === 'produce' && i.heat === 'simmered' ? (i.simmerMin ?? 20) : 0))
-    );
     cards.push({
       id: 'boil',
       kind: 'tick',
@@ -90,12 +93,14 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
       how:
         simmer > 0
           ? 'In the water, under a lid, until tender, not to a mash.'
-          : `Pour it over ${fruit.length + infused.length > 0 ? 'the fruit, ' : ''}in the bucket, not into cold glass. Hot water and syrup scald: keep hands and children clear.`,
+          : `Measure it into the kettle and bring it to the boil; it goes in next, over ${fruit.length + infused.length > 0 ? 'the fruit, ' : ''}in the bucket, never into cold glass. Hot water and syrup scald: keep hands and children clear.`,
       ...(simmer > 0 ? { timerMin: simmer } : {}),
       waits: []
     });
   }
+  if (isPouredOver) cards.push(...waterCards);
   if (infused.length > 0) {
+    const last = waterCards.at(-1)?.id;
     cards.push({
       id: 'strain',
       kind: 'tick',
@@ -106,7 +111,11 @@ export function brewCards(plan: Plan, vesselName: string): BrewCard[] {
           infused.reduce((sum, i) => sum + infusedPulpKg(i), 0)
         )
       )} of the water: no sugar is lost with it.`,
-      waits: [{ id: 'boil', hours: 0, why: 'once it is simmered' }]
+      // Simmered roots are strained at once; petals and leaves steep for a day.
+      waits:
+        simmer > 0 || last === undefined
+          ? []
+          : [{ id: last, hours: STEEP_H, why: 'petals and leaves give their scent in a day or two' }]
     });
     cards.push(...fruit.map(weigh));
   }
@@ -204,6 +213,9 @@ const STRAIN_HOW = {
 const infusedPulpKg = (i: Ingredient): number =>
   i.kind === 'produce' ? usableKg(i, entryOf(i)!) * pulpFactor(entryOf(i)!, i.form) : 0;
 
+/** Petals and leaves steep so long at least, h. Common practice: one to two days. */
+const STEEP_H = 24;
+
 /** What to do with a row before it is weighed, in words. */
 function handlingOf(i: Ingredient, plan: Plan): string {
   if (i.kind === 'produce') {
@@ -212,6 +224,8 @@ function handlingOf(i: Ingredient, plan: Plan): string {
       choiceOf(plan, 'wash')
     ];
     const isOff = isStrained(i);
+    if (entryOf(i)?.family === 'citrus')
+      return `${wash}, pare the zest off thinly, then squeeze the juice. Zest and juice go in; white pith and pips make it bitter.`;
     const heat = i.heat ?? (choiceOf(plan, 'wildYeast') === 'heat' ? 'poured' : 'raw');
     return [
       `${wash}, trim, then weigh what goes in.`,

@@ -187,7 +187,9 @@
       {#if says.reading === 'never' && says.stage !== 'must'}
         <Tag tone="caution" compact
           >{unreadWord(batch.state)}: what it holds is by the sums. One reading, spun and at eye level, would
-          tell; so would a taste, or its bubbles counted for a minute.</Tag
+          tell; so would {batch.state.looks.some((l) => l.taste)
+            ? 'its bubbles counted for a minute'
+            : 'a taste, or its bubbles counted for a minute'}.</Tag
         >
       {/if}
     </div>

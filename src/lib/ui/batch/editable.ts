@@ -87,6 +87,9 @@ export function fieldsOf(e: LedgerEvent, s: Settings): Field[] {
   });
 }
 
+/** What clings to a vessel is no wine, L. */
+const A_DREG_L = 0.02;
+
 /** What an event did to the wine, where it did anything: `13.0 → 12.6 L, 1.078 → 1.082`. */
 export function effectText(
   before: { volumeL: number; sg: number | null; abv: number },
@@ -94,7 +97,8 @@ export function effectText(
   show: (litres: number) => string
 ): string {
   const said: string[] = [];
-  if (before.volumeL > 0 && show(before.volumeL) !== show(after.volumeL))
+  // A dreg is told as nothing: `0.08 mL → 0.0 L` says no more.
+  if (before.volumeL > A_DREG_L && show(before.volumeL) !== show(after.volumeL))
     said.push(`${show(before.volumeL)} → ${show(after.volumeL)}`);
   if (before.sg !== null && after.sg !== null && Math.abs(after.sg - before.sg) > 6e-4)
     said.push(`${before.sg.toFixed(3)} → ${after.sg.toFixed(3)}`);

@@ -42,7 +42,9 @@
   const viewWidth = $derived(d.width < 170 ? d.width + 66 + 180 : d.width + 66);
   /** Wine with its fruit: the mark is not the wine alone. */
   const isMark = $derived(standing && fillL - liquidL > 0.05);
-  const overL = $derived(Math.max(0, fillL - vessel.capacityL));
+  /** Less than this is none that anyone could see. */
+  const A_SPILL_L = 0.01;
+  const overL = $derived(fillL - vessel.capacityL < A_SPILL_L ? 0 : fillL - vessel.capacityL);
   const freeL = $derived(Math.max(0, vessel.capacityL - fillL));
   const wantFreeL = $derived(vessel.capacityL * foamShare);
   const isTight = $derived(overL === 0 && freeL < wantFreeL - 1e-6);

@@ -1,6 +1,7 @@
 import { inKg, inL } from '../units/say';
-import { amountOf, type Plan } from './plan';
-import { nameOf } from './name';
+import { nameOf } from '../plan/name';
+import { amountOf, type Plan } from '../plan/plan';
+import { isOpenVessel, type Vessel } from './vessels';
 
 /** Over so much of the largest vessel it is asked whether it was meant. */
 const OVER = 1.5;
@@ -20,4 +21,18 @@ export function slipOfWeight(plan: Plan, volumeL: number, largestL: number): str
   if (!row) return null;
   const kg = amountOf(row);
   return `${inKg(kg)} of ${nameOf(row).toLowerCase()} makes ${inL(volumeL)}, and the largest vessel holds ${inL(largestL)}. Is it meant, or ${inKg(kg / 10)}?`;
+}
+
+/**
+ * A bag of fruit, or loose fruit, in a vessel with a narrow neck: it swells in there, and does not come out.
+ * @returns the question; null where the vessel is open, or nothing has to come out
+ */
+export function neckAsked(
+  plan: Plan,
+  vessel: Pick<Vessel, 'name' | 'shape'>,
+  hasFruit: boolean
+): string | null {
+  if (isOpenVessel(vessel) || !hasFruit) return null;
+  const what = plan.fruitIn === 'free' ? 'Loose fruit' : 'A bag of fruit';
+  return `${what} goes through no neck: will it come out of the ${vessel.name} again? Take a bucket for the first days.`;
 }
