@@ -86,7 +86,8 @@ export function chooseIngredient(
   const nothing: Choices = { kind: 'choices', choices: [], name: '', unknown: null, ask: null };
   if (!text.trim()) return nothing;
   const poisonIn = (name: string) => findPoisonous(name) ?? unsafePart(name);
-  const { said, name, ask } = split(text, country);
+  const { said, name: written, ask } = split(text, country);
+  const name = written.replace(COOKERS, 'cooking apple');
   const whole = text.toLowerCase();
   const poison = poisonIn(name) ?? (name === whole.trim() ? null : poisonIn(whole));
   if (poison) return { kind: 'refused', why: poison.why };
@@ -164,6 +165,19 @@ export function chooseIngredient(
       id === 'honey' ? { kind: 'honey', massKg: 0 } : { kind: 'sugar', sugarId: id, massKg: 0 }
     );
   }
+  // Honey is called by what the bees had.
+  if (
+    /^[a-z -]+\shoney$/.test(name) &&
+    choices.every((c) => c.item.kind !== 'honey' && c.item.kind !== 'sugar')
+  )
+    choices.splice(0, choices.length, {
+      label: SWEETENERS.honey.name,
+      hint: SWEETENERS.honey.note,
+      item: { kind: 'honey', massKg: 0 },
+      unit: null,
+      amount: null,
+      ask
+    });
   if (
     'tap spring water'.includes(name) ||
     /^(?:(?:tap|spring|cold|hot|warm|boil\w*|filtered)\s+)*water$/.test(name)
@@ -194,6 +208,9 @@ export function chooseIngredient(
 }
 
 const one = (word: string) => word.replace(/s$/, '');
+
+/** Cooking apples by what people call them. */
+const COOKERS = /\b(?:bramleys?|grenadiers?|cookers?)(?:\s+apples?)?\b/;
 
 /** What every sweetener and powder is called, in small letters. */
 const SWEETENER_WORDS = (Object.entries(SWEETENERS) as [SweetenerId, Sweetener][]).map(

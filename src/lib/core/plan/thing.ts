@@ -5,7 +5,7 @@ import { nameOf } from './name';
 import { entryOf, withAmount, type Ingredient } from './plan';
 import { SWEETENERS } from '../tables/sweeteners';
 import { ADDITIVES, type AdditiveId } from '../tables/substances';
-import { CAMPDEN_TABLET_G, CUP_G, DOSES, PACKET_G, TEASPOON_G } from '../tables/doses';
+import { CAMPDEN_TABLET_G, CUP_G, doseG, DOSES, PACKET_G, TEASPOON_G, type DoseId } from '../tables/doses';
 import type { AmountUnit, Counted, Country } from '../units/words';
 import { eachOf } from '../units/each';
 import type { Amount, Thing } from '../units/amount';
@@ -35,6 +35,9 @@ const BOTH_OF =
  * @example apart('juice and zest of 2 lemons') // 'juice of 2 lemons, zest of 2 lemons'
  */
 export const apart = (text: string): string => text.replace(BOTH_OF, '$1 of $3, $2 of $3');
+/** Finings that are sold as liquids, about as heavy as water; a packet is for so much wine, L. Common practice. */
+const LIQUID_FININGS: ReadonlySet<string> = new Set(['kieselsol', 'chitosan', 'gelatine', 'isinglass']);
+const PACKET_FOR_L = 23;
 /** Fruit this heavy is counted, or weighed: a bare number of it is asked about. Grams. */
 const COUNTED_G = 30;
 
@@ -73,7 +76,9 @@ const produceWords = (p: Produce): string => `${p.name} ${p.plural} ${p.latin} $
 const CUPS: Record<string, number> = {
   white: CUP_G['white-sugar'],
   brown: CUP_G['brown-sugar'],
-  honey: CUP_G.honey
+  honey: CUP_G.honey,
+  erythritol: CUP_G.erythritol,
+  'dry-malt': CUP_G['dry-malt']
 };
 
 /** What measures of an ingredient weigh: spoons, cups, pieces, tablets, bags. */
@@ -147,6 +152,7 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
             : id in DOSES
               ? DOSES[id as keyof typeof DOSES].teaspoonG
               : null,
+        litreG: LIQUID_FININGS.has(id) ? 1000 : null,
         each:
           id === 'campden'
             ? { tablet: CAMPDEN_TABLET_G / 1000 }
@@ -154,7 +160,9 @@ export function thingOf(item: Ingredient, country: Country = 'us'): Thing {
               ? { 'tea-bag': TEA_BAG_KG, bag: TEA_BAG_KG, piece: TEA_BAG_KG }
               : id === 'zest'
                 ? { piece: ZEST_KG }
-                : {}
+                : (LIQUID_FININGS.has(id) || id === 'bentonite') && id in DOSES
+                  ? { packet: doseG(id as DoseId, PACKET_FOR_L)[1] / 1000 }
+                  : {}
       };
     }
   }

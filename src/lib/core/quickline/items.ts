@@ -3,7 +3,7 @@ import { nameOf } from '../plan/name';
 import { amountOf, type Ingredient } from '../plan/plan';
 import { thingOf } from '../plan/thing';
 import { campdenText, spoonText } from '../tables/doses';
-import { mayHoldFigure } from '../units/number';
+import { figureAt, mayHoldFigure } from '../units/number';
 import { tryAmount } from '../units/amount';
 import { InputError } from '../units/input-error';
 import { isNamed, namesAny } from '../units/reckon';
@@ -20,9 +20,15 @@ const once = oncePerLine<Item>();
 const itemOnce = (piece: string, ctx: Context, line: string, mayBeBare = false): Item =>
   once(ctx, `${mayBeBare ? '?' : ''}${piece}`, () => readItem(piece, ctx, line, mayBeBare));
 
+/** Drops of what is dosed by drops, twenty to a millilitre. Common practice. */
+const DROPS =
+  /^(\d+(?:[.,]\d+)?|an?|one|two|three|five|ten)\s+drops?\s+(?:of\s+)?(?=.*\b(?:finings?|isinglass|kieselsol|chitosan|gelatine?|enzyme|pectinase)\b)/;
+const inMl = (text: string): string =>
+  text.replace(DROPS, (_, n: string) => `${(figureAt(n)?.n ?? 1) / 20} ml `);
+
 /** What a piece such as `750 g sugar` is; `line` is what it stands in, for lines that settle what is asked. */
 export function readItem(piece: string, ctx: Context, line: string, mayBeBare = false): Item {
-  const text = piece.trim().replace(/^(?:the|my|our|more)\s+/, '');
+  const text = inMl(piece.trim().replace(/^(?:the|my|our|more)\s+/, ''));
   if (
     /\b(?:per|an?|each)\s+(?:us\s+|uk\s+)?(?:gal(?:lon)?|lit(?:re|er)|l|pint|quart)\b/.test(text) &&
     /\b(?:per|each)\b/.test(text)

@@ -6,6 +6,7 @@ import { BOTTLED, readBottle, readOpen } from './phrases/bottle';
 import { isPriming, isSugarBeside } from './phrases/prime';
 import { readFruitOut, readGone, readRack } from './phrases/move';
 import { readPitch } from './phrases/yeast';
+import { readHappening } from './phrases/happening';
 import { readPlace } from './phrases/place';
 import { readAddition, readBlend, readMakeUp, readSteep, readTopUp, readTopUpFrom } from './phrases/put';
 import { readReading } from './phrases/reading';
@@ -58,6 +59,7 @@ function withPriming(parts: readonly string[]): string[] {
 /** Phrases in the order they are tried. */
 const PHRASES = [
   (p: Piece, ctx: Context) => readOdd(p, false, ctx),
+  readHappening,
   readStep,
   readStir,
   readPlace,

@@ -22,7 +22,13 @@ export const TEASPOON_G = {
   bentonite: 3.4
 } as const;
 
-export const CUP_G = { 'white-sugar': 200, 'brown-sugar': 213, honey: 340 } as const;
+export const CUP_G = {
+  'white-sugar': 200,
+  'brown-sugar': 213,
+  honey: 340,
+  erythritol: 192,
+  'dry-malt': 140
+} as const;
 export const CAMPDEN_TABLET_G = 0.44;
 /** Share of sulphur dioxide in the salt, by molar mass. */
 export const SO2_SHARE = { potassium: 0.576, sodium: 0.674 } as const;

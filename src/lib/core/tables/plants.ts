@@ -159,7 +159,9 @@ export function findPoisonous(text: string): Poison | null {
 }
 
 /** Food words that lie a letter from a poisonous name. */
-const KITCHEN = new Set('mallow yarrow private crouton castle spindly hollow tulips'.split(' '));
+const KITCHEN = new Set(
+  'mallow yarrow private crouton castle spindly hollow tulips cookers cooker'.split(' ')
+);
 
 type Part = { plants: readonly string[]; parts: readonly string[]; why: string };
 

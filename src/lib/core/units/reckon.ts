@@ -36,7 +36,7 @@ export function isNamed(of: string, thing: Thing): boolean {
 
 /** Words that say how a thing is, or what part of it one has in hand, and change no weight. */
 export const HOW: ReadonlySet<string> = new Set(
-  'of the my own blood sour sweet unripe sharp fresh frozen thawed dried tinned canned ripe trimmed chopped sliced mashed crushed wild yellow golden red green white black blue purple dark large small medium big little whole peeled stoned pitted seedless washed foraged picked home-grown garden organic loose packed mixed old young good petals petal blossoms blossom flowers flower heads head flowerheads florets stalks stalk sticks stick fruit fruits berries leaves pieces piece tablets tablet tabs packets packet sachets sachet'.split(
+  'of the my own blood sour sweet unripe sharp fresh frozen thawed dried tinned canned ripe trimmed chopped sliced mashed crushed wild yellow golden red green white black blue purple dark large small medium big little whole peeled stoned pitted seedless washed foraged picked home-grown garden organic loose packed mixed old young good petals petal blossoms blossom flowers flower heads head flowerheads florets stalks stalk sticks stick fruit fruits berries leaves pieces piece tablets tablet tabs packets packet sachets sachet skins skin pureed puréed puree purée pulped whizzed squashed pressed'.split(
     ' '
   )
 );

@@ -68,7 +68,7 @@ const LAND_AFTER = /^\s*\(?\s*(us|u\.s\.|american|uk|u\.k\.|imp|imperial|british
 
 /** Words for what holds anything. */
 const VAGUE = word(
-  'handfuls?|pinch(?:es)?|dash(?:es)?|splash(?:es)?|glugs?|bunch(?:es)?|baskets?|punnets?|box(?:es)?|crates?|jars?|tins?|cans?|cartons?|demijohns?|carboys?|buckets?|jugs?|glass(?:es)?|mugs?|bowls?|spoons?|spoonfuls?|drops?|bushels?|pecks?|barrels?|trays?|nets?|sacks?|tonnes?|tons?|cwt|sprigs?|ladles?|scoops?|few|lot'
+  '(?:carrier|shopping|plastic|paper)[\\s-]*bags?|bagfuls?|squirts?|handfuls?|pinch(?:es)?|dash(?:es)?|splash(?:es)?|glugs?|bunch(?:es)?|baskets?|punnets?|box(?:es)?|crates?|jars?|tins?|cans?|cartons?|demijohns?|carboys?|buckets?|jugs?|glass(?:es)?|mugs?|bowls?|spoons?|spoonfuls?|drops?|bushels?|pecks?|barrels?|trays?|nets?|sacks?|tonnes?|tons?|cwt|sprigs?|ladles?|scoops?|few|lot'
 );
 
 const HEAPED =

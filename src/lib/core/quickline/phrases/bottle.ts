@@ -110,7 +110,7 @@ const LEFT: [how: LeftBy, verb: string][] = [
 /** What stands behind the verb: so many bottles, or for what is opened or broken a bare number. */
 const bottlesAfter = (verb: string, isBare: boolean): RegExp =>
   new RegExp(
-    `\\b(?:${verb})\\s+(\\d+|${WORD})\\s*(?:bottles?\\b|of\\s+them\\b${isBare ? '|(?=,|\\s+and\\b|$)' : ''})`
+    `\\b(?:${verb})\\s+(\\d+|${WORD})\\s*(?:bottles?\\b|of\\s+them\\b${isBare ? '|(?=,|\\s+(?:and|with|at|for)\\b|$)' : ''})`
   );
 const LEAVING = LEFT.map(
   ([how, verb]) => [how, bottlesAfter(verb, how === 'opened' || verb.startsWith('broke'))] as const
@@ -122,6 +122,12 @@ const named = (text: string): string =>
 
 /** Bottles that were opened, with what was found; given, broken, swapped. */
 export function readOpen(p: Piece): Read | null {
+  // A cork that went by itself: there is gas in there.
+  const popped = take(
+    p,
+    /\b(?:(\d+|an?|one|two|three)\s+)?corks?\s+(?:has\s+|have\s+)?(?:popped|blew|blown|went|come\s+out|came\s+out|pushed\s+out)(?:\s+(?:out|off))?\b/
+  );
+  if (popped) return read({ kind: 'open', count: figureAt(popped[1] ?? 'one')?.n ?? 1, found: 'fizzy' });
   for (const [how, pattern] of LEAVING) {
     const m = take(p, pattern);
     if (!m) continue;
@@ -136,11 +142,17 @@ export function readOpen(p: Piece): Read | null {
       p,
       /\b(?:and\s+)?(?:it\s+)?(?:was\s+|were\s+)?(?:(gush(?:ed|ing)|foamed\s+out)|(fizz(?:y|ed|ing)|sparkl(?:ing|ed))|(still|flat|quiet))\b/
     );
-    return read({
-      kind: 'open',
-      count,
-      ...(found ? { found: found[1] ? 'gushing' : found[2] ? 'fizzy' : 'still' } : {})
-    });
+    // With whom, or at what, is kept beside it.
+    const company = take(p, /\b(?:with|at|for)\s+(?:the\s+|my\s+|our\s+|some\s+)?[a-z][a-z' -]{2,60}$/);
+    const beside = company ? [{ kind: 'note' as const, text: company[0].trim() }] : [];
+    return read(
+      {
+        kind: 'open',
+        count,
+        ...(found ? { found: found[1] ? 'gushing' : found[2] ? 'fizzy' : 'still' } : {})
+      },
+      ...beside
+    );
   }
   return null;
 }

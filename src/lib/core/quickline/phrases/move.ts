@@ -4,7 +4,7 @@ import type { Ask, CommandOf } from '../command';
 import { ask, leftOf, read, take, type Context, type Piece, type Read } from '../context';
 import { askedOf, fluid, JAR, litresIn, takeVolume, VOLUME } from './volume';
 
-const PRESSED = /\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
+const PRESSED = /(?<!\d\s*(?:kg|g|lbs?|oz|pounds?|l)\s+(?:of\s+)?)\bpress(?:ed)?(?:\s+(?:it|the\s+fruit))?\b/;
 const SQUEEZED = /\b(?:and\s+)?squeezed(?:\s+(?:it|the\s+(?:bag|fruit)))?\b/;
 const OUT =
   /\b(?:(?:took|take|taken|lifted|fished|removed|pulled)(?:\s+out)?\s+(?:the\s+)?(?:fruit|bag|pulp|petals|flowers|roots)(?:\s+out)?|(?:fruit|bag|pulp|petals|flowers|roots)\s+(?:is\s+|are\s+)?out|strained(?:\s+(?:it|off|out|the\s+\w+))*(?:\s+(?:off|out))?(?:\s+through\s+(?:(?:a|the|my|some)\s+)?(?:fine\s+)?(?:sieve|strainer|muslin|cheesecloth|cloth|bag|net))?)\b/;

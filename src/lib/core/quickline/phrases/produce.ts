@@ -1,9 +1,11 @@
-import type { Ingredient } from '../../plan/plan';
+import { nameOf } from '../../plan/name';
+import { amountOf, type Ingredient } from '../../plan/plan';
 import { ask, read, some, take, type Context, type Piece, type Read } from '../context';
 import { readItems } from '../items';
 import { JAR, takeVolume, VOLUME } from './volume';
 
-const WEIGHED = /\b(?:weigh(?:ed)?(?:\s+in)?|pick(?:ed)?|harvest(?:ed)?|gather(?:ed)?|forag(?:ed|e)|froze)\b/;
+const WEIGHED =
+  /\b(?:weigh(?:ed)?(?:\s+in)?|bought|pick(?:ed)?|harvest(?:ed)?|gather(?:ed)?|forag(?:ed|e)|froze)\b/;
 
 /** What was picked: onto the shelf of what is in hand. The whole line is of it. */
 export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
@@ -15,14 +17,19 @@ export function readWeighIn(p: Piece, ctx: Context, line: string): Read | null {
   if (!text) return ask('amount', 'What was picked, and how much?');
   const { items, wrong } = readItems(text, ctx, line);
   const other = items.find((i) => i.kind !== 'produce');
-  if (other) return ask('what', 'Only fruit, flowers, roots and leaves are weighed in.');
+  if (other)
+    return ask(
+      'what',
+      'Only fruit, flowers, roots and leaves are kept in hand; sugar and powders are not counted.',
+      [{ label: 'keep it as a note', line: `note: ${line}` }]
+    );
   const form = isFrozen ? { form: 'frozen' as const } : {};
   const move = m[0] === 'froze' ? { isMove: true as const } : {};
   return some(items.length > 0 ? [{ kind: 'weigh-in', lots: items, ...form, ...move }] : [], wrong);
 }
 
 const PLAN =
-  /^[\s,]*(?:plan|make|(?:start(?:ed|ing)?\s+)?(?:an?\s+)?new\s+(?:batch|wine|mead|cider)(?:\s+of)?|start(?:ed|ing)?\s+an?\s+(?:batch|wine|mead|cider)(?:\s+of)?|what\s+(?:from|of|with)|(?:i|we)(?:'ve|\s+have)(?:\s+got)?)\b/;
+  /^[\s,]*(?:plan|make|(?:start(?:ed|ing)?\s+)?(?:an?\s+)?new\s+(?:batch|wine|mead|cider)(?:\s+of)?|start(?:ed|ing)?\s+an?\s+(?:batch|wine|mead|cider)(?:\s+of)?|(?:start(?:ed|ing)?|began|begun|making)\s+(?:an?\s+|some\s+)(?=[a-z ]+\s+(?:wine|cider|mead)\b)|what\s+(?:from|of|with)|(?:i|we)(?:'ve|\s+have)(?:\s+got)?)\b/;
 const ABV = /(?:\b(?:at|to|of|reach)\s+)?(\d{1,2}(?:[.,]\d)?)\s*%(?:\s*(?:abv|alcohol|vol))?/;
 /** A vessel that it is to be made in, by its size. */
 const IN_VESSEL = new RegExp(
@@ -57,7 +64,7 @@ export function readPlan(whole: Piece, ctx: Context, line: string): Read | null 
     takeVolume(p, MADE, ctx) ??
     (isPlan ? takeVolume(p, OF_FRUIT(isMade), ctx) : null);
   if (!isPlan && volumeL === null && abv === null) return null;
-  if (isMade) take(p, /\b(?:wine|mead)\b/);
+  if (isPlan) take(p, /\b(?:wine|mead|cider)\b/);
   const text = p.text.replace(/^(?:[\s,:]|\bfrom\b|\bof\b)+|(?:[\s,:.]|\bfor\b|\bfrom\b)+$/g, '');
   if (!text) {
     if (!isPlan) return null;
@@ -66,11 +73,17 @@ export function readPlan(whole: Piece, ctx: Context, line: string): Read | null 
       ? read({ kind: 'go', page: 'plan' })
       : ask('amount', 'Of what? Name the fruit with its weight.');
   }
-  const { items, wrong } = readItems(text, ctx, line, isPlan && volumeL !== null);
+  const { items, wrong } = readItems(text, ctx, line, isPlan);
   const isLeftOver = wrong.every((w) => w.asks.every((a) => a.left !== undefined));
   if (!isPlan && (!isLeftOver || !items.some(isBody))) return null;
   whole.text = '';
   if (items.length === 0) return some([], wrong);
+  if (volumeL === null && items.every((i) => amountOf(i) <= 0))
+    return ask(
+      'amount',
+      `How much ${nameOf(items[0]!).toLowerCase()} is there, or how much wine is it to be?`,
+      ['5 l', '10 l'].map((size) => ({ label: size, line: `${line}, ${size}` }))
+    );
   const wanted = {
     ...(volumeL === null ? {} : { volumeL }),
     ...(abv ? { abv: Number(abv[1]!.replace(',', '.')) } : {})
