@@ -22,7 +22,7 @@ export const PLAIN_WORDS: Words = {
 /** A racking or a pressing that loses more than this share is asked about. Common practice: 6 to 13 %. */
 export const MUCH_LOST = 0.25;
 /** The same of a racking, where the lees are an eighth at most. Common practice. */
-export const MUCH_RACKED = 0.18;
+export const MUCH_RACKED = 0.22;
 /** Kilograms of sugar a litre that no must holds, and of anything else. */
 const MOST_SUGAR_KG_L = 0.8;
 const MOST_KG_L = 3;

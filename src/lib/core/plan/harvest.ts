@@ -47,7 +47,7 @@ export type HarvestLot = z.infer<typeof harvestLotSchema>;
 export const lotOf = (
   id: string,
   item: Extract<Ingredient, { kind: 'produce' }>,
-  how: Pick<HarvestLot, 'at' | 'form'> & { weighed: 'trimmed' | 'bought'; place?: string }
+  how: Pick<HarvestLot, 'at' | 'form'> & { weighed: 'trimmed' | 'bought'; place?: string; note?: string }
 ): HarvestLot => ({
   id,
   produceId: item.produceId,
@@ -57,6 +57,7 @@ export const lotOf = (
   weighed: item.weighed ?? how.weighed,
   at: how.at,
   ...(how.place ? { place: how.place } : {}),
+  ...(how.note ? { note: how.note } : {}),
   fates: []
 });
 

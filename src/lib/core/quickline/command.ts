@@ -157,7 +157,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
     lots: items,
     form: z.enum(['fresh', 'frozen', 'dried']).optional(),
     /** what is in hand goes into the freezer: it is not weighed in again */
-    isMove: z.literal(true).optional()
+    isMove: z.literal(true).optional(),
+    /** what was said of it beside */
+    note: z.string().max(1000).optional()
   }),
   z.strictObject({
     kind: z.literal('plan'),

@@ -40,7 +40,10 @@ export function readItem(piece: string, ctx: Context, line: string, mayBeBare = 
   if (answer.kind === 'refused') return { wrong: ask('poison', answer.why) };
   const { name } = answer;
   const named = namesAny(name)
-    ? answer.choices.filter((c) => isNamed(name, thingOf(c.item, ctx.country)))
+    ? answer.choices.filter(
+        (c) =>
+          isNamed(name, thingOf(c.item, ctx.country)) || (c.item.kind === 'honey' && /\shoney$/.test(name))
+      )
     : [];
   const [first] = named;
   if (!first)

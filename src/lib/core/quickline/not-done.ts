@@ -40,7 +40,7 @@ const FOR = '(?!\\s+(?:for|in|since)\\s+(?:\\d|an?\\b|one|two|three|four|five|si
 const CEASED: [RegExp, string][] = [
   [
     new RegExp(
-      `\\b(?:(?:it\\s+)?(?:has\\s+|is\\s+)?not\\s+(?:yet\\s+)?(?:quite|really|very|fully|completely)?\\s*${CLEAR}(?:\\s+yet)?|(?:nearly|almost|hardly|partly|half|fairly|mostly)\\s+${CLEAR}|(?:is\\s+)?(?:starting|beginning|begun|started|just\\s+starting)\\s+to\\s+clear|(?:slowly\\s+)?clearing(?:\\s+(?:up|slowly|nicely|well))?)\\b(?!\\s+finings?)`,
+      `\\b(?:it\\s+)?(?:is\\s+|has\\s+)?(?:not\\s+(?:yet\\s+)?(?:quite|really|very|fully|completely)?\\s*${CLEAR}(?:\\s+yet)?|(?:nearly|almost|hardly|partly|half|fairly|mostly)\\s+${CLEAR}|(?:is\\s+)?(?:starting|beginning|begun|started|just\\s+starting)\\s+to\\s+clear|(?:slowly\\s+)?clearing(?:\\s+(?:up|slowly|nicely|well))?)\\b(?!\\s+finings?)`,
       'g'
     ),
     ' hazy '

@@ -270,17 +270,29 @@ function bySeveralVessels(text: string, ctx: Context, line: string, when: When |
 
 /** Several days in a row, each with what was of it: `1.050 on monday and 1.040 today`. */
 function byDays(text: string, ctx: Context, line: string): Part[] | null {
-  const parts = inParts(text).map((part): Piece => ({ text: part }));
-  if (parts.length < 2) return null;
-  // The days first, which cost little: where one is missing nothing more is read.
+  const parts: Piece[] = [];
+  // The days first, which cost little: what has none belongs to what stands before it.
   const days: When[] = [];
-  for (const p of parts) {
+  for (const part of inParts(text)) {
+    const p: Piece = { text: part };
     const when = takeWhen(p, ctx);
-    if (!when) return null;
-    days.push(when);
+    if (when) {
+      days.push(when);
+      parts.push(p);
+    } else if (parts.length > 0) parts.at(-1)!.text += `, ${part}`;
+    else return null;
   }
-  const all = parts.map((p) => readAll(p.text, ctx, line));
-  return all.every(isGood) ? all.map(({ found }, i) => ({ found, who: [], when: days[i]! })) : null;
+  if (parts.length < 2) return null;
+  const out: Part[] = [];
+  for (const [i, p] of parts.entries()) {
+    const bare = readAll(p.text, ctx, line);
+    const who = isGood(bare) ? [] : takeWho(p, ctx);
+    const all = who.length > 0 ? readAll(p.text, ctx, line) : bare;
+    if (!isGood(all) && (all.found.commands.length === 0 || all.found.asks.some((a) => a.left === undefined)))
+      return null;
+    out.push({ found: all.left ? withUnknown(all.found, all.left) : all.found, who, when: days[i]! });
+  }
+  return out;
 }
 
 /** Several wines in a row: `quince 1.040, elderberry 1.018`. */

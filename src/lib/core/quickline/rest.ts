@@ -14,6 +14,16 @@ export function beside(plain: string): { head: string; tail: string } | null {
 
 /** Commands of the line, and what is kept beside them: of the same wine, at the same moment. */
 export function joinedTo(found: Read, kept: Read): Read {
+  const lot = found.commands.at(-1);
+  // What was picked has its own note.
+  if (lot?.kind === 'weigh-in' && kept.commands.every((c) => c.kind === 'note'))
+    return {
+      commands: [
+        ...found.commands.slice(0, -1),
+        { ...lot, note: kept.commands.map((c) => (c.kind === 'note' ? c.text : '')).join(', ') }
+      ],
+      asks: [...found.asks, ...kept.asks]
+    };
   const of = found.commands.filter(isOfWine).at(-1);
   const about = of && {
     ...(of.batchId === undefined ? {} : { batchId: of.batchId }),
@@ -39,7 +49,17 @@ function spanOf(left: string, line: string): Span | null {
       else if (next === 0 || !isFiller(words[at]![0])) break;
     }
     const last = words[at - 1];
-    if (next === wanted.length && last) return { from: words[start]!.index, to: last.index + last[0].length };
+    if (next === wanted.length && last) {
+      // Words that say little belong to it, where nothing but they follow in its clause.
+      const behind =
+        /^(?:\s+[a-z']+)+(?=\s*(?:[,;.]|$))/i.exec(line.slice(last.index + last[0].length))?.[0] ?? '';
+      const isLittle = behind
+        .trim()
+        .split(/\s+/)
+        .every((w) => isFiller(w.toLowerCase()));
+      const to = last.index + last[0].length + (behind && isLittle ? behind.length : 0);
+      return { from: words[start]!.index, to };
+    }
   }
   return null;
 }
@@ -71,6 +91,12 @@ function apartOf(lefts: readonly string[], plain: string): { rest: string; own: 
   return { rest: tidy(rest), own };
 }
 
+const withoutLotNote = (c: Command): Command => {
+  if (c.kind !== 'weigh-in') return c;
+  const { note: _note, ...rest } = c;
+  return rest;
+};
+
 const same = (a: readonly Command[], b: readonly Command[]): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
 
@@ -97,8 +123,8 @@ export function withRest(found: Read, plain: string, again: (line: string) => Re
   const isSame =
     read !== null &&
     read.asks.length === 0 &&
-    same(found.commands, read.commands.slice(0, found.commands.length)) &&
-    read.commands.length === found.commands.length + 1;
+    same(found.commands, read.commands.slice(0, found.commands.length).map(withoutLotNote)) &&
+    (read.commands.length === found.commands.length + 1 || read.commands.some((c) => c.kind === 'weigh-in'));
   if (!isSame || asks.length > 0 || found.commands.length === 0)
     return {
       commands: found.commands,

@@ -114,7 +114,7 @@ function otherLine(
         what: c.isMove
           ? `Into the freezer · ${list(c.lots)}`
           : `Weighed in · ${list(c.lots)}${c.form === 'frozen' ? ', into the freezer' : ''}`,
-        note: c.at ? dayWord(Date.parse(c.at), now, 'UTC') : ''
+        note: [c.at && dayWord(Date.parse(c.at), now, 'UTC'), c.note].filter(Boolean).join(' · ')
       };
     case 'plan':
       return {

@@ -63,7 +63,12 @@ async function keepSet({ name, line }: CommandOf<'set'>): Promise<void> {
 }
 
 async function weighIn(c: CommandOf<'weigh-in'>): Promise<void> {
-  const how = { at: c.at ?? new Date().toISOString(), form: c.form ?? 'fresh', weighed: 'bought' } as const;
+  const how = {
+    at: c.at ?? new Date().toISOString(),
+    form: c.form ?? 'fresh',
+    weighed: 'bought',
+    ...(c.note ? { note: c.note } : {})
+  } as const;
   const items = c.lots as Extract<Ingredient, { kind: 'produce' }>[];
   if (!c.isMove) {
     const lots = items.map((x) => lotOf(newId(), x, how));

@@ -139,6 +139,6 @@
         bind:value={f.packet}
       /></label
     >
-    <button class="btn btn-line justify-self-start">Add</button>
+    <button class="btn btn-line justify-self-start">Add the yeast</button>
   </form>
 </section>

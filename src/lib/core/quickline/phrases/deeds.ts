@@ -4,7 +4,7 @@ import { ask, read, take, type Context, type Piece, type Read } from '../context
 import { daysOf, momentOf } from '../when';
 
 const STIRRED =
-  /\b(?:(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them|twice|again))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?(?:the\s+)?(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|(?:degassed|de-gassed)(?:\s+(?:it|them|the\s+wine))?(?:\s+for\s+(?:\d+|an?|half\s+an)\s*(?:min(?:ute)?s?|h(?:ou)?rs?|h))?|(?:stirred|shook|whisked)\s+(?:out\s+(?:the\s+)?gas|(?:the\s+)?gas\s+out(?:\s+of\s+it)?)|(?:pushed|punched)\s+(?:it\s+|them\s+)?down\b|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
+  /\b(?:(?:stirred|shook|whisked)\s+(?:out\s+(?:the\s+)?gas|(?:the\s+)?gas\s+out(?:\s+of\s+it)?)|(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them|twice|again))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?(?:the\s+)?(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|(?:degassed|de-gassed)(?:\s+(?:it|them|the\s+wine))?(?:\s+for\s+(?:\d+|an?|half\s+an)\s*(?:min(?:ute)?s?|h(?:ou)?rs?|h))?|(?:pushed|punched)\s+(?:it\s+|them\s+)?down\b|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
 const ALL = /\b(?:all|everything|each|every\s*one|both|them)\b/;
 
 /** Stirred: this one, or all that want it. */

@@ -12,7 +12,7 @@ const HAPPENINGS = [
   `under\\s+(?:an?\\s+|the\\s+)?airlock`,
   `covered(?:\\s+(?:it|them|the\\s+\\w+))?(?:\\s+(?:up|with\\s+a\\s+(?:cloth|towel|lid)))?`,
   `skimmed(?:\\s+(?:off\\s+)?(?:the\\s+)?(?:foam|scum|froth))?(?:\\s+off)?`,
-  `(?:washed|cleaned|rinsed|saniti[sz]ed|sterili[sz]ed|boiled)\\s+${THE}(?:jar|jars|bucket|bottles|demijohn|carboy|siphon|kit|tools|corks|everything|equipment)`,
+  `(?<!\\b(?:same|the|its|a)\\s)(?:washed|cleaned|rinsed|saniti[sz]ed|sterili[sz]ed|boiled)\\s+${THE}(?:jar|jars|bucket|bottles|demijohn|carboy|siphon|kit|tools|corks|everything|equipment)`,
   `(?:threw|tipped|put|gave|chucked)\\s+${THE}(?:pulp|spent\\s+fruit|skins|peel|lees|cake|stones)\\s+(?:on(?:to)?|in(?:to)?|to|out|away)(?:\\s+(?:the\\s+)?(?:compost|heap|hens|chickens|bin|garden))?`,
   `cold[\\s-]crash(?:ed|ing)?`,
   `(?:labelled|labeled|tagged)(?:\\s+(?:it|them|the\\s+\\w+))?`,

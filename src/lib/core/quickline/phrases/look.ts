@@ -6,6 +6,8 @@ type Key = 'cap' | 'foam' | 'taste' | 'clarity' | 'smell' | 'surface';
 
 const CAP = '\\b(?:the\\s+)?cap\\s+(?:is\\s+|has\\s+|was\\s+)?(?:gone\\s+)?';
 const TASTES = '\\b(?:it\\s+)?(?:still\\s+)?tast(?:es?|ed|ing)\\s*:?\\s*(?:still\\s+)?';
+/** Where what was tasted ends. */
+const END = '(?=$|[,;.]|\\band\\b)';
 const SMELLS =
   '\\b(?:it\\s+)?smell(?:s|ed)?\\s+(?:(?:a\\s+(?:bit|little|touch|hint)|slightly|faintly)\\s+)?(?:of\\s+|like\\s+)?';
 
@@ -25,11 +27,15 @@ const WORDS: [Key, string, RegExp][] = [
     'taste',
     'a-little-sweet',
     new RegExp(
-      `${TASTES}(?:only\\s+)?(?:(?:a\\s+(?:little|bit|touch)|slightly|just)\\s+sweet|off[\\s-]dry|medium)\\s*$`
+      `${TASTES}(?:only\\s+)?(?:(?:a\\s+(?:little|bit|touch)|slightly|just)\\s+sweet|off[\\s-]dry|medium)\\s*${END}`
     )
   ],
-  ['taste', 'sweet', new RegExp(`${TASTES}(?:very\\s+|quite\\s+)?sweet\\s*$`)],
-  ['taste', 'dry', new RegExp(`${TASTES}(?:bone\\s+|quite\\s+|very\\s+)?dry\\s*$|^\\W*bone\\s+dry\\s*$`)],
+  ['taste', 'sweet', new RegExp(`${TASTES}(?:very\\s+|quite\\s+)?sweet\\s*${END}`)],
+  [
+    'taste',
+    'dry',
+    new RegExp(`${TASTES}(?:bone\\s+|quite\\s+|very\\s+)?dry\\s*${END}|^\\W*bone\\s+dry\\s*${END}`)
+  ],
   [
     'smell',
     'eggs',

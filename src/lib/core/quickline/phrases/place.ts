@@ -17,11 +17,11 @@ const THE = '(?:(?:the|my|our|a|its)\\s+)?';
 
 /** `moved it to the shed, 15 c`, `in the cellar at 13`. */
 const PLACED = new RegExp(
-  `(?:\\b${MOVED}(?:is\\s+|now\\s+|it\\s+)?${WHAT}[\\s,]*)?\\b(${WHERE})${THE}(${NAMED})\\b(?:\\s*${TEMP}|\\s+(?:at|@)\\s*(${NUM})(?![\\w.,%]))?`
+  `(?:\\b${MOVED}(?:is\\s+|now\\s+|it\\s+)?${WHAT}[\\s,]*)?\\b(${WHERE})${THE}(${NAMED})\\b(?:\\s*${TEMP}|\\s+(?:at|@)\\s*(${NUM})(?![\\w%]|[.,]\\d))?`
 );
 /** `the cellar is 13 c`, `room 18 °C`. */
 const OF_PLACE = new RegExp(
-  `\\b${THE}(${NAMED}|room(?:\\s+temp(?:erature)?)?)\\s*(?:is\\s+(?:at\\s+|about\\s+)?|now\\s+|:\\s*|=\\s*)*(?:${TEMP}|(?:at\\s+|@\\s*)?(${NUM})(?![\\w.,%:]|\\s*(?:am|pm|%)))`
+  `\\b${THE}(${NAMED}|room(?:\\s+temp(?:erature)?)?)\\s*(?:is\\s+(?:at\\s+|about\\s+)?|now\\s+|:\\s*|=\\s*)*(?:${TEMP}|(?:at\\s+|@\\s*)?(${NUM})(?![\\w%:]|[.,]\\d|\\s*(?:am|pm|%)))`
 );
 /** `13 c in the cellar`. */
 const THEN_PLACE = new RegExp(`(?:^|\\bit\\s+is\\s+)\\s*${TEMP}\\s+(?:out\\s+)?${WHERE}${THE}(${NAMED})\\b`);

@@ -51,9 +51,9 @@ const OF_FRUIT = (isMade: boolean) =>
 /**
  * A plan: things, and how much wine of what strength they are to make. Without the word, things with a volume of
  * nothing are one.
- * @param whole the whole line
+ * @param whole the whole line; @param isAlone whether nothing else was done in it
  */
-export function readPlan(whole: Piece, ctx: Context, line: string): Read | null {
+export function readPlan(whole: Piece, ctx: Context, line: string, isAlone = true): Read | null {
   const p: Piece = { text: whole.text };
   const isMade = /^[\s,]*make\b/.test(p.text);
   const isPlan = take(p, PLAN) !== null;
@@ -63,7 +63,8 @@ export function readPlan(whole: Piece, ctx: Context, line: string): Read | null 
     takeVolume(p, IN_VESSEL, ctx) ??
     takeVolume(p, MADE, ctx) ??
     (isPlan ? takeVolume(p, OF_FRUIT(isMade), ctx) : null);
-  if (!isPlan && volumeL === null && abv === null) return null;
+  // What else was done with a wine is no plan.
+  if (!isPlan && ((volumeL === null && abv === null) || !isAlone)) return null;
   if (isPlan) take(p, /\b(?:wine|mead|cider)\b/);
   const text = p.text.replace(/^(?:[\s,:]|\bfrom\b|\bof\b)+|(?:[\s,:.]|\bfor\b|\bfrom\b)+$/g, '');
   if (!text) {

@@ -15,11 +15,11 @@ const TEMP = new RegExp(
 );
 const TEMP_ALONE = new RegExp(`${TEMP.source}(?!\\s+(?:of\\s+)?[a-z]{3})`);
 const TEMP_BARE = new RegExp(
-  `\\b(?:temp(?:erature)?|room|${WARMED})${IS}(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
+  `\\b(?:temp(?:erature)?|room|${WARMED})${IS}(-?${NUM})(?![\\w%:]|[.,]\\d|\\s*(?:%|am|pm))`
 );
 /** Beside what was read, `at 20` is how warm the sample was. */
 const TEMP_BESIDE = new RegExp(
-  `(?:${TEMP_BARE.source})|(?:\\bat\\s+|@\\s*)(-?${NUM})(?![\\w.,%:]|\\s*(?:%|am|pm))`
+  `(?:${TEMP_BARE.source})|(?:\\bat\\s+|@\\s*)(-?${NUM})(?![\\w%:]|[.,]\\d|\\s*(?:%|am|pm))`
 );
 const FREE_SO2 = [
   new RegExp(`\\bfree\\s+(?:so2|so₂|sulphite|sulfite|sulphur|sulfur)${IS}(${NUM})\\s*(?:mg\\s*/\\s*l|ppm)?`),
@@ -30,11 +30,11 @@ const SUGAR_TEST = [
 ];
 const PH = [new RegExp(`\\bph${IS}(${NUM})`), new RegExp(`(${NUM})\\s*ph\\b`)];
 const TA = new RegExp(
-  `\\b(?:ta|titratable(?:\\s+acid(?:ity)?)?|(?<!(?:citric|malic|tartaric|lactic)\\s+)acid(?:ity)?(?:\\s+test)?)${IS}(${NUM})(?![\\d.,])(?!\\s*(?:g|kg|mg|oz|lbs?|tsps?|tbsps?|ml|teaspoons?|grams?)\\b(?!\\s*\\/))\\s*(%|g\\s*\\/\\s*l|g\\s*\\/\\s*100\\s*ml)?\\s*(?:as\\s+(tartaric|sulphuric|sulfuric))?`
+  `\\b(?:ta|titratable(?:\\s+acid(?:ity)?)?|(?<!(?:citric|malic|tartaric|lactic)\\s+)acid(?:ity)?(?:\\s+test)?)${IS}(${NUM})(?!\\d|[.,]\\d)(?!\\s*(?:g|kg|mg|oz|lbs?|tsps?|tbsps?|ml|teaspoons?|grams?)\\b(?!\\s*\\/))\\s*(%|g\\s*\\/\\s*l|g\\s*\\/\\s*100\\s*ml)?\\s*(?:as\\s+(tartaric|sulphuric|sulfuric))?`
 );
 const TA_AFTER = new RegExp(`(${NUM})\\s*%\\s*(?:acid(?:ity)?|ta)\\b`);
 const BRIX = [
-  new RegExp(`\\brefractometer(?:\\s+reads?)?${IS}(${NUM})\\s*°?\\s*(?:bx|brix)?(?![\\w.,])`),
+  new RegExp(`\\brefractometer(?:\\s+reads?)?${IS}(${NUM})\\s*°?\\s*(?:bx|brix)?(?!\\w|[.,]\\d)`),
   new RegExp(`(${NUM})\\s*°?\\s*(?:bx|brix)\\s+(?:(?:by|on|with)\\s+)?(?:(?:the|my)\\s+)?refractometer\\b`),
   new RegExp(`(-?${NUM})\\s*°?\\s*(?:bx|brix)\\b`),
   new RegExp(`(?:°\\s*)?\\b(?:bx|brix)${IS}(-?${NUM})`)

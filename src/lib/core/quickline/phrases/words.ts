@@ -32,6 +32,6 @@ export function readWords(text: string): Read | null {
   const liked = LIKED.exec(t);
   const words = t.slice(tasted[0].length, liked?.index).trim();
   if (!words) return ask('text', 'How does it taste?');
-  if (!liked && WEIGHED.test(words)) return null;
+  if (!liked && WEIGHED.test(words.split(/[,;]|\band\b/)[0]!.trim())) return null;
   return read({ kind: 'tasting', text: words, ...(liked ? { liking: Number(liked[1]) } : {}) });
 }
