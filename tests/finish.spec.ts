@@ -42,6 +42,9 @@ test('one jar is stabilised and sweetened by the glass one liked, blind, and the
   await expect(sweeten.getByTestId('sweeten-dose')).toContainText(/5[3-5] g/);
   await expect(sweeten.getByTestId('sweeten-then')).toContainText('off-dry');
   await sweeten.getByRole('button', { name: 'It is in' }).click();
+  // On the evening on which the powders went in it is asked about.
+  await expect(sweeten.getByRole('alert')).toContainText('less than a day ago');
+  await sweeten.getByRole('button', { name: 'It is so: write it down' }).click();
   await expect(sweeten).toBeHidden();
   await expect(history(page)).toContainText('Sample, poured back');
   await expect(page.getByRole('status')).toContainText('white sugar');

@@ -65,7 +65,7 @@ test('an absurd dose is stopped; what is meant all the same is recorded', async 
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByLabel('What', { exact: true }).fill('Nutrient mix');
   await page.getByRole('textbox', { name: 'How much', exact: true }).fill('1 lb');
-  await expect(page.getByText(/450 g is more than anyone puts in/)).toBeVisible();
+  await expect(page.getByText(/450 g of nutrient mix is more than anyone puts in/)).toBeVisible();
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByRole('alert')).toContainText('say that it is what you mean');
   expect((await logOf(page)).filter((e) => e.type === 'addition')).toHaveLength(1);

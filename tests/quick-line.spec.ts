@@ -56,10 +56,21 @@ test('what may mean two things is asked back, and settled by a key', async ({ pa
   await expect(means(page)).toContainText('1.064');
   await box(page).fill('a gallon of water');
   await expect(page.getByTestId('asks')).toContainText('not the same everywhere');
-  await box(page).fill('sg 1.064 flurb');
-  await expect(page.getByTestId('asks')).toContainText('flurb');
+  // What is not known is kept beside what is, by the same key.
+  await box(page).fill('sg 1.064 Flurb');
+  await expect(page.getByTestId('keeps')).toContainText('I do not know “flurb”. It is kept as a note.');
+  await expect(means(page)).toHaveCount(2);
   await page.keyboard.press('Enter');
-  await expect(box(page)).toBeVisible();
+  await expect(box(page)).toBeHidden();
+  const written = async () =>
+    (await logOf(page))
+      .slice(-2)
+      .map((e) => [e.type, (e.data as { text?: string }).text ?? '', (e as { group?: string }).group]);
+  await expect
+    .poll(async () => (await written()).map(([type, text]) => `${type} ${text}`))
+    .toEqual(['reading ', 'note Flurb']);
+  expect(new Set((await written()).map((e) => e[2])).size).toBe(1);
+  await page.keyboard.press('/');
   // Figures that no must could have are refused where they stand.
   await box(page).fill('300 g campden');
   await expect(page.getByRole('alert')).toContainText('more than anyone puts in');

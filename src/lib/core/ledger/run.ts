@@ -88,7 +88,7 @@ export function foldBatch(events: readonly LedgerEvent[], at: number): BatchStat
  * @returns the state itself where an event cannot be applied
  */
 export function stateAfter(state: BatchState, events: readonly LedgerEvent[]): BatchState {
-  const copy = structuredClone(state);
+  const copy = copyOf(state);
   const s: Working = {
     ...copy,
     held: emptyStock(),
@@ -112,6 +112,14 @@ export function stateAfter(state: BatchState, events: readonly LedgerEvent[]): B
   }
   return withLots(s);
 }
+
+/** The same value with nothing of it shared. */
+const copyOf = <T>(value: T): T =>
+  Array.isArray(value)
+    ? (value.map(copyOf) as T)
+    : value !== null && typeof value === 'object'
+      ? (Object.fromEntries(Object.entries(value).map(([k, v]) => [k, copyOf(v)])) as T)
+      : value;
 
 /** All fruit of a batch as one lot, in its first vessel. */
 const allFruit = (s: BatchState): Working['lots'][number] => ({

@@ -3,7 +3,6 @@ import { AskError } from '$core/units/input-error';
 import { explain } from '$lib/ui/words/own-units';
 import type { Deed } from '$core/commands/deed';
 import type { Entry } from '$core/ledger/things';
-import type { LastDeed } from '$lib/ui/words/deed-words';
 
 /** What writes, and all that it checks with: loaded once a page stands, for nobody writes before. */
 const record = () => import('$lib/store/record');
@@ -78,25 +77,10 @@ export async function takeBack(
   }
 }
 
-/** Takes back a deed of this device, of whatever log it was. What hangs on a wine's is asked about first. */
-export async function takeDeedBack({ done, who, what }: LastDeed): Promise<void> {
-  const text = `Taken back: ${[who, what].filter(Boolean).join(': ')}.`;
-  try {
-    const hanging = done.events.length > 0 ? await (await record()).hangingOn(done.events) : [];
-    if (hanging.length > 0) return await takeBack(done.events, 'undo', text);
-    const events = await (await import('$lib/store/undo')).undoDeed(done);
-    sayDone(text, events, 'Bring it back');
-    busy.clear();
-  } catch (e) {
-    sayWrong(e);
-  }
-}
-
 /** Takes back what nothing hangs on, and offers to bring it back. */
 export async function discard(events: readonly Ref[], text: string, how: How = 'remove'): Promise<void> {
   sayDone(text, await (await record())[how](events), 'Bring it back');
-  // What is done once more after it was taken back is meant.
-  busy.clear();
+  forgetTaps();
 }
 
 const NAMES: Partial<Record<LedgerEvent['type'], string>> = {
@@ -122,6 +106,9 @@ export function sayKept(text: string, entries: readonly Entry[]): void {
   };
   show({ text, tone: 'done', ...(entries.length > 0 ? { act: { label: 'Undo', run } } : {}) }, 12_000);
 }
+
+/** What is done once more after it was taken back is meant. */
+export const forgetTaps = (): void => busy.clear();
 
 /** What is being written; a second tap meanwhile, or on its heels, is the same tap. */
 const busy = new Set<string>();

@@ -10,7 +10,8 @@ import { newId } from '$lib/store/here';
 import { perform } from '$lib/store/record';
 import { stockNow } from '$lib/store/stock';
 import { keepAll } from '$lib/store/things';
-import { sayDone, sayKept, takeDeedBack } from '../nav/said.svelte';
+import { sayDone, sayKept } from '../nav/said.svelte';
+import { takeDeedBack } from '../nav/undo-last';
 import type { LastDeed } from '../words/deed-words';
 import type { Preview } from './preview';
 

@@ -106,14 +106,7 @@
         </li>
       {:else}
         {#if air}
-          <li class="flex flex-wrap items-center justify-between gap-x-6 gap-y-1" data-testid="air-job">
-            <p class="min-w-0 flex-1 basis-60">
-              <span class="font-semibold">Take the air from over it</span><span class="text-quiet"
-                >. Like wine or boiled, cooled water to the neck, a smaller jar, or gas.</span
-              >
-            </p>
-            <a class="btn btn-line" href="/batches/{batch.id}#top-up">Top it up</a>
-          </li>
+          {#await import('./AirJob.svelte') then { default: AirJob }}<AirJob id={batch.id} />{/await}
         {:else}
           <li class="text-quiet">Nothing due. <a class="link" href="/batches/{batch.id}">Look at it</a></li>
         {/if}
