@@ -75,7 +75,15 @@ function homeAfter(home: Home, { deed, newVessels }: Written): Home {
     if (mine.length === 0) return w;
     const state = stateAfter(w.state, mine);
     const isOther = mine.some((e) => CHANGES.has(e.type));
-    return { ...w, state, standing: isOther ? { ...w.standing, belief: null } : w.standing };
+    return {
+      id: w.id,
+      state,
+      standing: isOther ? { ...w.standing, belief: null } : w.standing,
+      // Reckoned only where a step is asked for.
+      get due() {
+        return w.due;
+      }
+    };
   });
   const taken = new Set(wines.flatMap((w) => w.state.fills.map((f) => f.vesselId)));
   const vessels = [...home.vessels, ...newVessels];

@@ -2,7 +2,6 @@
   import { readGravity } from '$core/commands/observe';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft, FOR_NOW_MS } from '../field/draft.svelte';
-  import { saidOf } from '../quick/said-of';
   import { leastRead } from '$core/ledger/last-read';
   import { mayStandAt } from '$core/belief/how-far';
   import { areAlike } from '$core/ledger/operations';
@@ -38,9 +37,11 @@
   );
 
   async function save(text: string) {
-    const ok = await tell(`${batch.state.name}: ${text} written down.`, () => {
+    const ok = await tell(`${batch.state.name}: ${text} written down.`, async () => {
       if (fills.length > 1 && !vessel)
         throw new InputError(`${batch.state.name} stands in several vessels.`, 'Say which one was read.');
+      // The reader of lines comes when a line is said.
+      const { saidOf } = await import('../quick/said-of');
       const said = saidOf(text, batch, fills.length > 1 ? vessel : undefined);
       if (said) return said;
       const { sg, bx } = readStem(text, 'sg', household.settings, batch.state);

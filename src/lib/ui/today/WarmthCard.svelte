@@ -3,7 +3,6 @@
   import { parseTemperature } from '$core/units/parse';
   import { household, type Batch } from '$lib/store/household.svelte';
   import { createDraft, FOR_NOW_MS } from '../field/draft.svelte';
-  import { saidOf } from '../quick/said-of';
   import { tell } from '../nav/said.svelte';
 
   /** How warm a wine is now: what shows that it was moved. */
@@ -15,10 +14,11 @@
 
   async function save() {
     const text = draft.fields.temp.trim();
-    const ok = await tell(
-      `${batch.state.name}: ${text}${/[a-z°]/i.test(text) ? '' : ` °${scale}`}.`,
-      () => saidOf(text, batch) ?? look(batch.id, { tempC: parseTemperature(text, scale) })
-    );
+    const unit = /[a-z°]/i.test(text) ? '' : ` °${scale}`;
+    const ok = await tell(`${batch.state.name}: ${text}${unit}.`, async () => {
+      const { saidOf } = await import('../quick/said-of');
+      return saidOf(text, batch) ?? look(batch.id, { tempC: parseTemperature(text, scale) });
+    });
     if (!ok) return;
     await draft.done();
     ondone?.();
