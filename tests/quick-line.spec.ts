@@ -40,7 +40,7 @@ test('a wine is followed by lines alone, on any page, and a line is taken back',
     .click();
   await expect(page.getByTestId('batch-sentence')).toContainText(/5 L jar and .*5.*L jar|5 L jar/);
   // Taken back as one, and the wine stands in its bucket again.
-  await say(page, 'undo', /written last/);
+  await say(page, 'undo', /Take back\s*Rhubarb: Racked.*written/);
   await expect(page.getByTestId('batch-sentence')).toContainText('bucket');
   await say(page, 'how strong is it', /About|likely|working/);
 });

@@ -62,8 +62,8 @@ function sweetenedSoon(
     ? [
         {
           level: 'ask',
-          text: 'Sulphite and sorbate went in less than a day ago: sugar that follows so soon can wake it.',
-          todo: 'Wait till tomorrow, or was it longer ago?'
+          text: 'Sulphite and sorbate went in less than a day ago.',
+          todo: 'Wait till tomorrow.'
         }
       ]
     : [];

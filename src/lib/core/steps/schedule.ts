@@ -257,10 +257,10 @@ function lateFruit(s: BatchState, known: readonly Due[]): Due | null {
     id: 'fruit-out',
     title: 'Fruit out',
     short: 'fruit out',
-    how: 'Rack it off the fruit, or lift the bag, once it tastes of it and the fruit is pale.',
+    how: 'Once it tastes of it and the fruit is pale.',
     waits: []
   };
-  return jobDue(s, step, s.fedAt + IN_GLASS, IN_GLASS, 'spent fruit turns the wine bitter');
+  return jobDue(s, step, s.fedAt + IN_GLASS, IN_GLASS);
 }
 
 /** A test bottle of what was primed, the soonest of its fillings. */

@@ -33,7 +33,7 @@ export const SCHOOLS = {
       heat: { name: 'boiling water', why: `No additive, but it must cool below ${inC(25)} first.` },
       none: {
         name: 'nothing',
-        why: 'Straight to the yeast, soon and plenty of it: common with clean, sound fruit.'
+        why: 'Straight to the yeast, and soon.'
       },
       /** as plans of an older version have it: nothing, and no yeast */
       wild: { name: 'nothing, and no yeast', why: 'Natural yeast: slower, and at your own risk.' }
@@ -97,7 +97,7 @@ export const SCHOOLS = {
       },
       natural: {
         name: 'none: natural ferment',
-        why: 'What came on the fruit: starts in 2 to 5 days, and at your own risk.'
+        why: 'Natural yeast: slower, and at your own risk.'
       }
     }
   },

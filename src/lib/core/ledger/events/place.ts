@@ -10,7 +10,7 @@ const data = z
     /** how warm that place is, °C */
     tempC: z.number().finite().min(-10).max(45).optional()
   })
-  .refine((d) => d.name !== undefined || d.tempC !== undefined, 'names no place and no temperature');
+  .refine((d) => d.name !== undefined || d.tempC !== undefined, 'holds no place');
 
 /** Where a wine stands from now on. How warm the place is lasts until it is moved, as no sample's temperature does. */
 export const place = defineEvent({

@@ -221,8 +221,8 @@ function allSugarIn(e: Of<ReadingData>, { before: s }: About): Question[] {
   return [
     {
       level: 'ask',
-      text: `All the planned sugar together reads ${sgText(wholeSg)}, and ${inKg(waitingKg)} of it is not written down yet.`,
-      todo: 'If it is in, write it down first: added, and so much.'
+      text: `All the planned sugar reads ${sgText(wholeSg)}, and ${inKg(waitingKg)} of it is not written down.`,
+      todo: 'If it is in, write it down first.'
     }
   ];
 }
