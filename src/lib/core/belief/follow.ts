@@ -136,7 +136,7 @@ export const branch = (r: Running): Running => ({
 const ROOM_TAU_H = 15;
 /** Until then what is felt is of hot water, thawed fruit and the tap, h. Our estimate. */
 const SETTLED_H = 36;
-/** So much of it a thermometer in the wine says of its place, where nobody said how warm that is. Our estimate. */
+/** How much of a temperature measured in the wine is taken over for its room, if nobody gave that, 0 to 1. Our estimate. */
 const SAYS_OF_ROOM = 0.6;
 
 /** Lets time pass in every member: fruit gives, yeast works. */

@@ -5,7 +5,7 @@ import type { HarvestLot } from './harvest';
 /** A lot of produce in hand, and how much of it is left, kg. */
 export type InStock = { lot: HarvestLot; leftKg: number };
 
-/** What is weighed twice differs by so much. Common practice. */
+/** How far two weighings of one thing may differ, as a fraction. Common practice. */
 const SCALE = 0.03;
 /** Less than this is none, kg. */
 const A_CRUMB_KG = 0.005;

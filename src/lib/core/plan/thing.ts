@@ -35,7 +35,7 @@ const BOTH_OF =
  * @example apart('juice and zest of 2 lemons') // 'juice of 2 lemons, zest of 2 lemons'
  */
 export const apart = (text: string): string => text.replace(BOTH_OF, '$1 of $3, $2 of $3');
-/** Finings that are sold as liquids, about as heavy as water; a packet is for so much wine, L. Common practice. */
+/** Finings that are sold as liquids, about as heavy as water, and the wine that one packet clears, L. Common practice. */
 const LIQUID_FININGS: ReadonlySet<string> = new Set(['kieselsol', 'chitosan', 'gelatine', 'isinglass']);
 const PACKET_FOR_L = 23;
 /** Fruit this heavy is counted, or weighed: a bare number of it is asked about. Grams. */

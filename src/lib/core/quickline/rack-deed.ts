@@ -131,7 +131,7 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
   return { deed, newVessels, cautions: [] };
 }
 
-/** Where so much of it was poured, what is missing may as well be lost as still be there. */
+/** The fraction of a wine poured from which what is missing may be lost as well as still in the old vessel. */
 const LARGER_PART = 0.5;
 
 const nameOf = (vesselId: string, home: Home): string =>

@@ -247,7 +247,7 @@ export const DOSES = {
   },
   'rehydration-nutrient': {
     name: 'Rehydration nutrient',
-    // By the usual yeast for so much must; where the yeast is known, by its weight.
+    // By the usual pitch for the must's volume; where the yeast's weight is known, by that.
     perL: [0.2, 0.31, 0.5],
     teaspoonG: null,
     basis: 'yeast',
@@ -267,7 +267,7 @@ export const PACKET_G = 5;
 
 /**
  * Grams of `id` for `volumeL` of must, low–usual–high. What goes with the yeast goes by its weight.
- * @param yeastMassG the dry yeast it goes with, g; the usual one for so much must, if left out
+ * @param yeastMassG the dry yeast it goes with, g; if left out, the usual pitch for the must's volume
  * @example doseG('nutrient', 10)[1] // 10.567
  */
 export const doseG = (id: DoseId, volumeL: number, yeastMassG = yeastG(volumeL)): Spread => {

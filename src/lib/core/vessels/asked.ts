@@ -3,7 +3,7 @@ import { nameOf } from '../plan/name';
 import { amountOf, type Plan } from '../plan/plan';
 import { isOpenVessel, type Vessel } from './vessels';
 
-/** Over so much of the largest vessel it is asked whether it was meant. */
+/** A volume over this multiple of the largest vessel is asked about. */
 const OVER = 1.5;
 /** A weight of sugar that few have in the house, kg. Common practice: bags of one to two. */
 const MUCH_SUGAR_KG = 8;

@@ -83,7 +83,37 @@
     else return;
     e.preventDefault();
   }
+
+  const planText = $derived(
+    asked &&
+      [
+        listText(asked.items.map((i) => ingredientText(i, household.settings))),
+        asked.volumeL && volumeText(asked.volumeL, household.settings.volume),
+        asked.abv && `${asked.abv} %`
+      ]
+        .filter(Boolean)
+        .join(', ')
+  );
+  const allText = $derived(
+    listText(all.map(({ choice: c }) => `${c.label} ${readText(c.item, c.amount!, household.settings)}`))
+  );
 </script>
+
+{#snippet whole(name: string, text: string, taken: () => void)}
+  <li
+    id="{id}-0"
+    role="option"
+    aria-selected="true"
+    class="min-h-11 cursor-pointer bg-primary px-3 py-2 text-primary-content"
+    onpointerdown={(e) => {
+      e.preventDefault();
+      taken();
+    }}
+  >
+    <span class="font-semibold">{name}</span>
+    {text}
+  </li>
+{/snippet}
 
 <div class="relative">
   <input
@@ -108,37 +138,9 @@
     class="absolute inset-x-0 top-full z-30 border-[1.5px] border-ink bg-slip {isOpen ? '' : 'hidden'}"
   >
     {#if asked}
-      <li
-        id="{id}-0"
-        role="option"
-        aria-selected="true"
-        class="min-h-11 cursor-pointer bg-primary px-3 py-2 text-primary-content"
-        onpointerdown={(e) => {
-          e.preventDefault();
-          takePlan();
-        }}
-      >
-        <span class="font-semibold">The plan:</span>
-        {listText(asked.items.map((i) => ingredientText(i, household.settings)))}{asked.volumeL
-          ? `, ${volumeText(asked.volumeL, household.settings.volume)}`
-          : ''}{asked.abv ? `, ${asked.abv} %` : ''}
-      </li>
+      {@render whole('The plan:', planText ?? '', takePlan)}
     {:else if isList}
-      <li
-        id="{id}-0"
-        role="option"
-        aria-selected="true"
-        class="min-h-11 cursor-pointer bg-primary px-3 py-2 text-primary-content"
-        onpointerdown={(e) => {
-          e.preventDefault();
-          takeAll();
-        }}
-      >
-        <span class="font-semibold">All {all.length}:</span>
-        {listText(
-          all.map(({ choice: c }) => `${c.label} ${readText(c.item, c.amount!, household.settings)}`)
-        )}
-      </li>
+      {@render whole(`All ${all.length}:`, allText, takeAll)}
     {/if}
     {#each asked ? [] : choices as c, i (c.label)}
       <li

@@ -64,7 +64,7 @@ const REST_STAYS =
 const BACK = new RegExp(
   `(?:\\b(${VOLUME})\\s+)?\\b(?:back\\s+)?(?:in)?to\\s+(?:the\\s+|its\\s+)?(?:same|own|old)(?:\\s+(?:washed|cleaned|clean|rinsed|glass|saniti[sz]ed))*(?:\\s+${JAR})?(?:\\s*,?\\s*(?:washed|cleaned|rinsed)(?:\\s+out)?)?|(?:\\b(${VOLUME})\\s+)?\\bback\\s+(?:in)?to\\s+(?:it|(?:the\\s+)?(?:(?:washed|cleaned|clean|rinsed)\\s+)+${JAR})(?:\\s+(?:washed|cleaned))?`
 );
-/** So much came out, said behind the vessel. */
+/** The volume that came out, said behind the vessel. */
 const OUT_OF_IT = new RegExp(
   `^[\\s,:(]*(${VOLUME})(?:\\s+(?:of\\s+it|in\\s+all|came\\s+out|of\\s+wine))?[\\s,)]*$`
 );

@@ -20,7 +20,7 @@ const IS_YEAST = /\byeast\b(?!\s+(?:nutrient|food|energi[sz]er|hulls|ghosts|mix|
 const ADDED =
   /\b(?:add(?:ed|ing)?|put\s+in|stirred\s+in|threw\s+in|gave\s+it|in\s+went|went\s+in)\b|^[\s,]*\+/;
 
-/** So much as one pitches of yeast, by figures, fractions or words. */
+/** A number of packets or spoons of yeast, in figures, fractions or words. */
 const FEW =
   '(?:\\d+(?:[.,]\\d+|\\s*[½¼¾]|\\s+\\d/\\d|/\\d)?|[.,]\\d+|[½¼¾]|(?:one\\s+and\\s+)?(?:a\\s+)?(?:half|quarter)(?:\\s+(?:of\\s+)?an?)?|an?|one|two|three|four)';
 const AMOUNT = new RegExp(
@@ -58,8 +58,8 @@ const askType = (code: string, ctx: Context, line: string, isPitch: boolean): Re
   return ask(
     'word',
     isPitch
-      ? `Of which type is ${name}? Its packet says.`
-      : `Is ${name} a yeast? Say of which type, and it is pitched.`,
+      ? `What type of yeast is ${name}? Its packet says.`
+      : `Is ${name} a yeast? Name its type, and it is pitched.`,
     TYPE_LABELS.map(([label, type]) => ({
       label,
       line: `${isPitch ? line : `pitched ${line}`}`.replace(code, `${code} ${type}`)
