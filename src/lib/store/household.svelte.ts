@@ -1,4 +1,5 @@
 import { liveQuery } from 'dexie';
+import { KINDS } from '$core/ledger/kept';
 import type { LedgerEvent } from '$core/ledger/log';
 import type { Broken, Summary } from '$core/report/summary';
 import { leavesAt } from '$core/steps/schedule';
@@ -24,20 +25,7 @@ export type { Batch };
 export type OpenBatch = Batch & { events: LedgerEvent[] };
 
 /** Lists that have not been read for the first time: a page opens on all of them, never on what a default would say. */
-let toCome = $state.raw<ReadonlySet<string>>(
-  new Set([
-    'stamp',
-    'batches',
-    'vessels',
-    'produce',
-    'recipes',
-    'harvest',
-    'methods',
-    'racks',
-    'yeasts',
-    'settings'
-  ])
-);
+let toCome = $state.raw<ReadonlySet<string>>(new Set(['stamp', 'batches', ...KINDS, 'settings']));
 let now = $state(Date.now());
 let running = $state.raw<(Summary | Broken)[]>([]);
 /** `empty`: batches of which no bottle is left, or none was ever filled. */

@@ -1,52 +1,23 @@
 import { drawn } from '../maths/draw';
 import type { Form, Produce } from '../tables/produce';
 
-/** What each form of produce is to the winemaker; `pace` is its half-time against the fresh one. Common practice. */
-export const FORM_NOTES: Record<Form, { name: string; pace: number; note: string }> = {
-  fresh: { name: 'fresh', pace: 1, note: 'Picked and weighed as it is.' },
-  frozen: {
-    name: 'frozen',
-    pace: 0.4,
-    note: 'Half mashed by the frost, so it gives sooner. Catch the thaw juice: it counts.'
-  },
-  canned: {
-    name: 'canned',
-    pace: 0.3,
-    note: 'Weighed drained, put up in juice. Cooked, so it gives at once and wants enzyme; read the label for preservatives.'
-  },
-  dried: { name: 'dried', pace: 1, note: 'Weighed dry. It soaks up water first, then gives.' },
-  juice: { name: 'juice', pace: 0, note: 'Pressed, nothing added: all of it is in the must at once.' },
-  concentrate: {
-    name: 'concentrate',
-    pace: 0,
-    note: 'Juice boiled down to about 68 °Bx; sharp and sweet together.'
-  }
+/** The half-time of each form of produce against the fresh one. Common practice. */
+export const FORM_PACE: Record<Form, number> = {
+  fresh: 1,
+  frozen: 0.4,
+  canned: 0.3,
+  dried: 1,
+  juice: 0,
+  concentrate: 0
 };
 
-/** How fine it is cut, by its half-time against crushed. Common practice. */
-export const CUTS = {
-  whole: { name: 'whole', pace: 2, note: 'Gives slowly and keeps the pulp together.' },
-  crushed: { name: 'crushed', pace: 1, note: 'Burst by hand or masher: the usual way.' },
-  sliced: { name: 'sliced thin', pace: 0.8, note: 'For roots and firm fruit; thin slices give more.' },
-  blitzed: { name: 'blitzed', pace: 0.5, note: 'Gives fast, and throws more sediment.' }
-} as const;
-export type Cut = keyof typeof CUTS;
+/** How fine it is cut: its half-time against crushed. Common practice. */
+export const CUT_PACE = { whole: 2, crushed: 1, sliced: 0.8, blitzed: 0.5 } as const;
+export type Cut = keyof typeof CUT_PACE;
 
-/** What heat it gets, by its half-time against raw. Common practice. */
-export const HEATS = {
-  raw: { name: 'raw', pace: 1, note: 'Freshest taste.' },
-  poured: {
-    name: 'boiling water over',
-    pace: 0.6,
-    note: 'Loosens the skins; it must cool before the yeast.'
-  },
-  simmered: {
-    name: 'simmered',
-    pace: 0.15,
-    note: 'For roots and dried flowers. Fruit that is cooked turns hazy.'
-  }
-} as const;
-export type Heat = keyof typeof HEATS;
+/** What heat it gets: its half-time against raw. Common practice. */
+export const HEAT_PACE = { raw: 1, poured: 0.6, simmered: 0.15 } as const;
+export type Heat = keyof typeof HEAT_PACE;
 
 /** Half-time with pectic enzyme against without. Common practice. */
 export const ENZYME_PACE = 0.7;
@@ -68,9 +39,9 @@ export const halfGivenH = (
 ): number =>
   drawn(produce.halfGivenH, z) *
   (isLoose ? LOOSE_PACE : 1) *
-  FORM_NOTES[handling.form ?? 'fresh'].pace *
-  CUTS[handling.cut ?? 'crushed'].pace *
-  HEATS[handling.heat ?? 'raw'].pace *
+  FORM_PACE[handling.form ?? 'fresh'] *
+  CUT_PACE[handling.cut ?? 'crushed'] *
+  HEAT_PACE[handling.heat ?? 'raw'] *
   (hasEnzyme ? ENZYME_PACE : 1);
 
 /** How much sooner fruit gives that is not in a bag. Common practice. */

@@ -2,8 +2,8 @@ import { inKg, inL } from '../units/say';
 import { z } from 'zod';
 import { findPoisonous, unsafePart } from '../tables/plants';
 import {
-  CUTS,
-  HEATS,
+  CUT_PACE,
+  HEAT_PACE,
   MILLS,
   PRESSES,
   RIPENESS,
@@ -101,8 +101,8 @@ const ingredients = (checkEntry: Check, isKept: boolean) =>
         form: z.enum(['fresh', 'frozen', 'canned', 'dried']).optional(),
         /** bought weight is converted by the usable fraction; trimmed is what goes in */
         weighed: z.enum(['trimmed', 'bought']).optional(),
-        cut: z.enum(keys<Cut>(CUTS)).optional(),
-        heat: z.enum(keys<Heat>(HEATS)).optional(),
+        cut: z.enum(keys<Cut>(CUT_PACE)).optional(),
+        heat: z.enum(keys<Heat>(HEAT_PACE)).optional(),
         simmerMin: z.number().finite().min(0).max(600).optional(),
         ripeness: z.enum(keys<Ripeness>(RIPENESS)).optional(),
         /** what became of the juice that thawing let go */

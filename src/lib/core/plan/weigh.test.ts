@@ -5,7 +5,7 @@ import { InputError } from '../units/input-error';
 import { KG_PER, L_PER } from '../units/measure';
 import { parseQuantity } from '../units/parse';
 import { chooseIngredient } from './choose';
-import { boilOffL, FORM_NOTES, halfGivenH, pressLoads, pulpFactor, shareGiven } from './extraction';
+import { boilOffL, FORM_PACE, halfGivenH, pressLoads, pulpFactor, shareGiven } from './extraction';
 import { FORMS, type Produce } from '../tables/produce';
 import { PRODUCE, produceById, seasonIn, withOwn } from '../tables/table';
 import { amountIn, unitLabel, unitsFor } from './thing';
@@ -179,7 +179,7 @@ describe('giving and taking', () => {
   });
 
   it('has a pace for every form', () => {
-    for (const f of FORMS) expect(FORM_NOTES[f].pace, f).toBeGreaterThanOrEqual(0);
+    for (const f of FORMS) expect(FORM_PACE[f], f).toBeGreaterThanOrEqual(0);
     const plum = produceById('plum')!;
     expect(halfGivenH(plum, { form: 'frozen' }, false)).toBeCloseTo(0.4 * plum.halfGivenH[1], 9);
   });

@@ -2,7 +2,7 @@ import { evaluate } from '../must/evaluate';
 import { nameOf } from '../plan/name';
 import { amountOf, entryOf, type Ingredient, type Plan } from '../plan/plan';
 import { yeastName } from '../plan/chosen';
-import { CUTS, HEATS } from '../plan/extraction';
+import { CUTS, HEATS } from '../plan/handling';
 import { feedText, isForMust } from '../must/powders';
 import { sweetenKg } from '../solve/solve';
 import { gramsText, massUnitFor, quantityText, volumeUnitFor } from '../units/format';

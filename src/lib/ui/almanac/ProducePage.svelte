@@ -2,7 +2,7 @@
   import { own } from '$lib/ui/words/own-units';
   import { RULES } from '$core/cautions/rules';
   import { estimateMust } from '$core/must/balance';
-  import { FORM_NOTES } from '$core/plan/extraction';
+  import { FORM_NOTES } from '$core/plan/handling';
   import type { Produce } from '$core/tables/produce';
   import { SOURCES } from '$core/tables/sources';
   import { produceById, seasonIn } from '$core/tables/table';

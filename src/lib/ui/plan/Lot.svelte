@@ -4,7 +4,8 @@
   import { priceKey } from '$core/plan/cost';
   import { isStrained } from '$core/must/strain';
   import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
-  import { CUTS, FORM_NOTES, HEATS, MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
+  import { MILLS, PRESSES, RIPENESS } from '$core/plan/extraction';
+  import { CUTS, FORM_NOTES, HEATS } from '$core/plan/handling';
   import { parseNumber } from '$core/units/parse';
   import { taughtEntry } from '$lib/store/garden.svelte';
   import { household, changeSettings } from '$lib/store/household.svelte';

@@ -1,7 +1,8 @@
 import { brixFromSg } from '$core/liquid/sugar';
 import { entryOf, type Ingredient } from '$core/plan/plan';
 import { isStrained } from '$core/must/strain';
-import { CUTS, FORM_NOTES, HEATS, PRESSES, RIPENESS } from '$core/plan/extraction';
+import { PRESSES, RIPENESS } from '$core/plan/extraction';
+import { CUTS, FORM_NOTES, HEATS } from '$core/plan/handling';
 import { InputError } from '$core/units/input-error';
 import { parseNumber, parsePh, parseTitratable } from '$core/units/parse';
 
