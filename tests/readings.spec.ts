@@ -108,6 +108,10 @@ test('tables for a spreadsheet, and a wine as text', async ({ page }) => {
   await openWine(page, /^Damson/);
   const text = await saved(page, 'Save it as text');
   expect(text).toMatch(/^# Damson\n/);
+  // It says of the wine what its page says.
+  const says = await page.getByTestId('batch-sentence').innerText();
+  expect(says).toContain('Damson, day');
+  expect(text).toContain(says.replace(/\s+/g, ' ').trim());
   expect(text).toContain('## What happened');
   expect(text).toMatch(/\| Given away \| 1 bottle to the choir \|/);
 });

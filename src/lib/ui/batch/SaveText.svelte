@@ -9,6 +9,7 @@
   import { download, fileName } from '../recipe/download';
   import { LINES } from '../batches/sums';
   import { eventWords } from '../words/event-words';
+  import { batchSentence, plainText } from './batch-sentence';
   import { ingredientText } from '../words/ingredient-text';
 
   /** A wine as a text of one's own, and readings of a logger into it. */
@@ -18,9 +19,7 @@
     const { state: s } = batch;
     const text = batchMarkdown({
       name: s.name,
-      says: (document.querySelector('[data-testid="batch-sentence"]')?.textContent ?? '')
-        .replace(/\s+/g, ' ')
-        .trim(),
+      says: plainText(batchSentence(batch, household)),
       figures: LINES.filter((l) => l.what !== 'Tasted').map((l) => [l.what, l.of(batch)]),
       ingredients: s.plan.ingredients.map((i) => ingredientText(i, household.settings)),
       happened: liveEvents(batch.events)
