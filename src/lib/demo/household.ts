@@ -72,7 +72,7 @@ export function plan(
 ): Plan {
   return solvePlan({
     ingredients: [...ingredients, SUGAR, WATER],
-    target: { abv, volumeL, volumeUnit: 'L' },
+    target: { abv, volumeL },
     yeast: { yeastId },
     wildYeast,
     press: 'drip'

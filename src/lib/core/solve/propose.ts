@@ -44,8 +44,8 @@ const TOGETHER: readonly (readonly Family[])[] = [
 const goTogether = (a: Family, b: Family): boolean =>
   a === b || TOGETHER.some((g) => g.includes(a) && g.includes(b));
 
-/** Less wine than this is not worth a bucket. */
-const LEAST_L = 3;
+/** Less wine than this is not worth a bucket, L. */
+export const LEAST_L = 3;
 const ABV = 12;
 /** Points against what is made of fruit that was proposed already. */
 const REPEATED = 1.5;

@@ -112,6 +112,23 @@ export function volumeText(volumeL: number, unit: VolumeUnit): string {
 export const massUnitFor = (kg: number, unit: MassUnit): MassUnit =>
   unit === 'kg' ? (kg < 1 ? 'g' : 'kg') : unit === 'lb' && kg < 0.4 ? 'oz' : unit;
 
+/** Below this many of a unit an amount is told in the next smaller one: scales and jugs show no hundredth of a pound. */
+const FEW = 0.1;
+
+/**
+ * The unit for an amount that nobody gave a unit: the household's, or a smaller one where there is little of it.
+ * @param base kg or L
+ */
+export const unitOfLittle = <U extends MassUnit | VolumeUnit>(
+  base: number,
+  unit: U
+): U | MassUnit | VolumeUnit =>
+  fromBase(base, unit) >= FEW || base <= 0
+    ? unit
+    : isMassUnit(unit)
+      ? massUnitFor(base, unit)
+      : volumeUnitFor(base, unit as VolumeUnit);
+
 /** A weight in words, in the measure one would reach for: `2.05 kg`, `50 g`, `1.10 lb`. */
 export function massText(kg: number, unit: MassUnit): string {
   const used = massUnitFor(kg, unit);

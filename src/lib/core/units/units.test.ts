@@ -7,7 +7,8 @@ import {
   quantityText,
   rangeText,
   significant,
-  sweetnessWord
+  sweetnessWord,
+  unitOfLittle
 } from './format';
 import { fromBase, isMassUnit, KG_PER, L_PER, toBase, toCelsius, UNIT_LABEL, type Unit } from './measure';
 import { z } from 'zod';
@@ -166,6 +167,15 @@ describe('gravity and temperature', () => {
 });
 
 describe('format', () => {
+  it('tells little of a thing in a unit that shows it', () => {
+    expect(unitOfLittle(0.16, 'us-gal')).toBe('us-floz');
+    expect(unitOfLittle(0.004, 'lb')).toBe('oz');
+    expect(unitOfLittle(0.05, 'kg')).toBe('g');
+    expect(unitOfLittle(0.05, 'L')).toBe('mL');
+    expect(unitOfLittle(2, 'lb')).toBe('lb');
+    expect(unitOfLittle(0, 'lb')).toBe('lb');
+  });
+
   it('shows what one can weigh', () => {
     expect(gramsText(5.6789)).toBe('5.7 g');
     expect(gramsText(0.44)).toBe('0.44 g');

@@ -56,7 +56,7 @@ function standing(batch: Batch, here: Here): Piece[] {
     s.fruitInAt !== null && s.fruitOutAt === null && s.rackings.length === 0
       ? ' with the fruit still in'
       : '';
-  const where = listText(s.fills.map((f) => vesselName(f.vesselId, 'a vessel')));
+  const where = listText(s.fills.map((f) => vesselName(f.vesselId)));
   const willGive = toComeL > now.volumeL + 0.05 ? `, ${volumeText(toComeL, unit)} once it has given` : '';
   return [
     ...(says.reading === 'never' ? unread(batch) : now.sg ? read(batch, here) : []),

@@ -15,7 +15,7 @@
   <table class="w-full">
     <thead class="sr-only"
       ><tr
-        ><th>Year</th><th>Bottles</th><th>Litres</th>{#if hasValue}<th>What it cost</th>{/if}</tr
+        ><th>Year</th><th>Bottles</th><th>Wine</th>{#if hasValue}<th>What it cost</th>{/if}</tr
       ></thead
     >
     <tbody>

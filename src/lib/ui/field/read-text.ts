@@ -3,7 +3,7 @@ import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
 import { bareUnit, unitLabel } from '$core/plan/thing';
 import type { AmountUnit } from '$core/units/words';
 import type { Amount } from '$core/units/amount';
-import { gramsText, quantityText, significant } from '$core/units/format';
+import { gramsText, quantityText, significant, unitOfLittle } from '$core/units/format';
 import { isMassUnit, isVolumeUnit } from '$core/units/measure';
 import { InputError } from '$core/units/input-error';
 import { countryOf, type Settings } from '$core/units/settings';
@@ -13,10 +13,10 @@ export function readText(item: Ingredient, a: Amount, s: Settings): string {
   const isVolume = 'volumeL' in item;
   const small = item.kind === 'acid' || item.kind === 'additive';
   const plain = isVolume
-    ? quantityText(amountOf(item), s.volume)
+    ? quantityText(amountOf(item), unitOfLittle(amountOf(item), s.volume))
     : small
       ? gramsText(1000 * amountOf(item))
-      : quantityText(amountOf(item), s.mass);
+      : quantityText(amountOf(item), unitOfLittle(amountOf(item), s.mass));
   const own = isMassUnit(a.unit) || isVolumeUnit(a.unit) ? quantityText : null;
   if ((isVolume && isVolumeUnit(a.unit)) || (!isVolume && isMassUnit(a.unit)))
     return own ? own(a.base, a.unit as 'kg') : plain;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
   import { goto } from '$app/navigation';
-  import { propose } from '$core/solve/propose';
+  import { LEAST_L, propose } from '$core/solve/propose';
   import { quantityText, volumeText } from '$core/units/format';
   import { keepDraft } from '$lib/store/draft';
   import { household, placesNow } from '$lib/store/household.svelte';
@@ -41,7 +41,7 @@
     <p class="inkline pt-2 text-quiet">
       {inHand.length === 0
         ? 'Weigh something in, and two or three wines are proposed here.'
-        : 'Not enough of anything yet for three litres of wine.'}
+        : `Not enough of anything yet for ${volumeText(LEAST_L, household.settings.volume)} of wine.`}
     </p>
   {:else}
     <ol class="inkline">

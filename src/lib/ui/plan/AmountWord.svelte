@@ -12,7 +12,7 @@
   /** How much: by litres, gallons or bottles, by the vessel, or by the fruit there is. */
   let { bench, vessel }: { bench: Bench; vessel: Vessel } = $props();
 
-  const unit = $derived(bench.target.volumeUnit ?? 'L');
+  const unit = $derived(bench.target.volumeUnit ?? household.settings.volume);
   const waterFree = $derived(bench.rows.some((r) => r.item.kind === 'water' && !r.held));
   const byVessel = $derived(bench.target.fillL != null);
   const held = $derived((bench.target.volumeL !== null || byVessel) && waterFree);

@@ -13,7 +13,7 @@ import type { AmountUnit } from '$core/units/words';
 import { methodOf, withMethod, type NamedMethod } from '$core/plan/methods';
 import { choiceOf, withChoice, type ChoiceOf, type SchoolId } from '$core/tables/schools';
 import { solvePlan, type Solved } from '$core/solve/solve';
-import { amountText, entryFigure, significant } from '$core/units/format';
+import { amountText, entryFigure, significant, unitOfLittle } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
 import { explain } from '$lib/ui/words/own-units';
 import { firstProblem } from '$core/units/problem';
@@ -97,8 +97,9 @@ export function createBench(
         : settings().mass;
   const makeRow = (bare: Ingredient, unit: AmountUnit | null, held: boolean): Row => {
     const item = garden.withGarden(bare);
-    const used = unit && unitsFor(item).includes(unit) ? unit : unitFor(item);
     const amount = amountOf(item);
+    const little = held ? unitOfLittle(amount, unitFor(item)) : unitFor(item);
+    const used = [unit, little].find((u) => u && unitsFor(item).includes(u)) ?? unitFor(item);
     return {
       id: newId(),
       item,

@@ -1,7 +1,7 @@
-import { entryOf, type Ingredient } from '$core/plan/plan';
+import { amountOf, entryOf, type Ingredient } from '$core/plan/plan';
 import { amountIn, typedUnit, unitLabel } from '$core/plan/thing';
 import { campdenText } from '$core/tables/doses';
-import { gramsText, quantityText, significant } from '$core/units/format';
+import { gramsText, quantityText, significant, unitOfLittle } from '$core/units/format';
 import { isMassUnit, type VolumeUnit } from '$core/units/measure';
 import type { Settings } from '$core/units/settings';
 import { nameOf } from '$core/plan/name';
@@ -11,12 +11,15 @@ export function ingredientText(item: Ingredient, settings: Settings): string {
   const name = nameOf(item).toLowerCase();
   const entry = entryOf(item);
   const isVolume = 'volumeL' in item;
-  const used = typedUnit(item, isVolume ? settings.volume : settings.mass);
+  const used = typedUnit(
+    item,
+    isVolume ? unitOfLittle(item.volumeL, settings.volume) : unitOfLittle(amountOf(item), settings.mass)
+  );
   if (isVolume) return `${quantityText(item.volumeL, used as VolumeUnit)} ${name}`;
   if (item.kind === 'produce' && entry && !isMassUnit(used))
     return `${significant(amountIn(item, item.massKg, used), 3)} ${used === 'piece' ? '' : `${unitLabel(used)} `}${name}`;
   if (item.kind === 'additive' && item.additiveId === 'campden')
     return campdenText(item.massKg * 1000).replace(/tablet/, 'Campden tablet');
   if (item.kind === 'additive' || item.kind === 'acid') return `${gramsText(item.massKg * 1000)} ${name}`;
-  return `${quantityText(item.massKg, isMassUnit(used) ? used : settings.mass)} ${name}`;
+  return `${quantityText(item.massKg, isMassUnit(used) ? used : unitOfLittle(item.massKg, settings.mass))} ${name}`;
 }
