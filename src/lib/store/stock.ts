@@ -2,21 +2,29 @@ import type { Deed, Draft } from '$core/commands/deed';
 import { leftKg } from '$core/plan/harvest';
 import type { Ingredient } from '$core/plan/plan';
 import { fromStock, type InStock } from '$core/plan/stock';
-import { quantityText } from '$core/units/format';
+import { isSound } from '$core/report/summary';
+import { massText } from '$core/units/format';
 import { AskError } from '$core/units/input-error';
 import { settingsFrom } from '$core/units/settings';
 import { db } from './db';
 
-/** Kilograms that batches took of each lot. */
-async function usedKg(): Promise<Map<string, number>> {
-  const used = new Map<string, number>();
+/** Kilograms that batches took of each lot, by its id, and the batches that did. */
+export async function lotsUsed(): Promise<
+  Map<string, { kg: number; batches: { id: string; name: string }[] }>
+> {
+  const used = new Map<string, { kg: number; batches: { id: string; name: string }[] }>();
   await db.summaries
     .where('lotIds')
     .notEqual('')
     .distinct()
     .each((s) => {
-      if ('lotsKg' in s)
-        for (const [id, kg] of Object.entries(s.lotsKg)) used.set(id, (used.get(id) ?? 0) + kg);
+      if (!isSound(s)) return;
+      for (const [lotId, kg] of Object.entries(s.lotsKg)) {
+        const u = used.get(lotId) ?? { kg: 0, batches: [] };
+        u.kg += kg;
+        u.batches.push({ id: s.id, name: s.state.name });
+        used.set(lotId, u);
+      }
     });
   return used;
 }
@@ -25,8 +33,8 @@ async function usedKg(): Promise<Map<string, number>> {
 export async function stockNow(): Promise<InStock[]> {
   const lots = await db.harvest.toArray();
   if (lots.length === 0) return [];
-  const used = await usedKg();
-  return lots.map((lot) => ({ lot, leftKg: leftKg(lot, used.get(lot.id) ?? 0) }));
+  const used = await lotsUsed();
+  return lots.map((lot) => ({ lot, leftKg: leftKg(lot, used.get(lot.id)?.kg ?? 0) }));
 }
 
 /** What goes into a wine by an event. */
@@ -51,7 +59,7 @@ export async function takenFromStock(deed: Deed, sure: boolean): Promise<Deed> {
     const [short, either] = [found.short[0], found.either[0]];
     if (!sure && short)
       throw new AskError(
-        `${quantityText(short.wantsKg, unit)} of ${short.name} goes in, and only ${quantityText(short.leftKg, unit)} is in hand.`,
+        `${massText(short.wantsKg, unit)} of ${short.name} goes in, and only ${massText(short.leftKg, unit)} is in hand.`,
         'Is the rest from elsewhere?'
       );
     if (!sure && either)

@@ -9,7 +9,8 @@ import {
 import { isSound } from '$core/report/summary';
 import { db } from './db';
 import { household, vesselById } from './household.svelte';
-import { everyBatch, lotsUsed, winesInBottle } from './wines';
+import { lotsUsed } from './stock';
+import { everyBatch, winesInBottle } from './wines';
 import { zoneHere } from './here';
 
 /** The tables that can be saved. */

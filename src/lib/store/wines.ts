@@ -73,18 +73,3 @@ export async function winesToTaste(at: number, limit: number): Promise<{ batches
 /** Every wine there is and was, newest first. */
 export const everyBatch = async (): Promise<Batch[]> =>
   asBatches(await db.summaries.toArray(), household.now).batches;
-
-/** Kilograms that batches took of each lot, by its id, and the batches that did. */
-export async function lotsUsed(): Promise<
-  Map<string, { kg: number; batches: { id: string; name: string }[] }>
-> {
-  const used = new Map<string, { kg: number; batches: { id: string; name: string }[] }>();
-  for (const s of (await db.summaries.where('lotIds').notEqual('').distinct().toArray()).filter(isSound))
-    for (const [lotId, kg] of Object.entries(s.lotsKg)) {
-      const u = used.get(lotId) ?? { kg: 0, batches: [] };
-      u.kg += kg;
-      u.batches.push({ id: s.id, name: s.state.name });
-      used.set(lotId, u);
-    }
-  return used;
-}

@@ -2,7 +2,7 @@
   import { liveQuery } from 'dexie';
   import { keepingOf, leftKg, lotEntry } from '$core/plan/harvest';
   import { allProduce, household } from '$lib/store/household.svelte';
-  import { lotsUsed } from '$lib/store/wines';
+  import { lotsUsed } from '$lib/store/stock';
   import CouldBe from '$lib/ui/harvest/CouldBe.svelte';
   import LotRow from '$lib/ui/harvest/LotRow.svelte';
   import Seasons from '$lib/ui/harvest/Seasons.svelte';

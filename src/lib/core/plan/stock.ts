@@ -30,7 +30,7 @@ const byAge = (a: InStock, b: InStock): number =>
  * Takes produce from the stock, the oldest first: lots of the form that was said, and then of any other. What the stock
  * holds nothing of came from elsewhere, and stays as it is.
  * @param stock lots with something left
- * @example fromStock([{ kind: 'produce', produceId: 'plum', kg: 2 }], []).items.length // 1
+ * @example fromStock([{ kind: 'produce', produceId: 'plum', massKg: 2 }], []).items.length // 1
  */
 export function fromStock(items: readonly Ingredient[], stock: readonly InStock[]): FromStock {
   const out: FromStock = { items: [], takenKg: new Map(), short: [], either: [] };

@@ -113,7 +113,7 @@ export const massUnitFor = (kg: number, unit: MassUnit): MassUnit =>
   unit === 'kg' ? (kg < 1 ? 'g' : 'kg') : unit === 'lb' && kg < 0.4 ? 'oz' : unit;
 
 /** Below this many of a unit an amount is told in the next smaller one: scales and jugs show no hundredth of a pound. */
-const FEW = 0.1;
+const FEW = 0.05;
 
 /**
  * The unit for an amount that nobody gave a unit: the household's, or a smaller one where there is little of it.

@@ -170,8 +170,8 @@ describe('format', () => {
   it('tells little of a thing in a unit that shows it', () => {
     expect(unitOfLittle(0.16, 'us-gal')).toBe('us-floz');
     expect(unitOfLittle(0.004, 'lb')).toBe('oz');
-    expect(unitOfLittle(0.05, 'kg')).toBe('g');
-    expect(unitOfLittle(0.05, 'L')).toBe('mL');
+    expect(unitOfLittle(0.02, 'kg')).toBe('g');
+    expect(unitOfLittle(0.02, 'L')).toBe('mL');
     expect(unitOfLittle(2, 'lb')).toBe('lb');
     expect(unitOfLittle(0, 'lb')).toBe('lb');
   });

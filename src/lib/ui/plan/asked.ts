@@ -11,7 +11,7 @@ import { freeVessels } from '../vessel/free-vessels';
 import { db } from '$lib/store/db';
 import { dropDraft, readDraft } from '$lib/store/draft';
 import { allProduce, household } from '$lib/store/household.svelte';
-import { lotsUsed } from '$lib/store/wines';
+import { lotsUsed } from '$lib/store/stock';
 import type { Bench } from './bench.svelte';
 
 /** Puts on the bench what another page asked for in the address: a produce, a lot, a proposal or a recipe. */
