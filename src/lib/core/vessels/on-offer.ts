@@ -1,7 +1,7 @@
 import { isOpenVessel, VESSEL_PRESETS, type Vessel } from './vessels';
 
 /** A vessel within this fraction of a size counts as that size: people round, and brimful is more than nominal. Common practice. */
-export const WITHIN_A_TENTH = 0.1;
+const WITHIN_A_TENTH = 0.1;
 
 /** Whether a vessel is one of about so many litres. @example isAbout({ capacityL: 5.3 }, 5) // true */
 export const isAbout = ({ capacityL }: { capacityL: number }, litres: number): boolean =>

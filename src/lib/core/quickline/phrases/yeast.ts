@@ -45,12 +45,7 @@ function takeOwn(p: Piece, own: readonly OwnYeast[]): OwnYeast | undefined {
   return undefined;
 }
 
-const TYPE_LABELS: [string, string][] = [
-  ['general wine type', 'general wine type'],
-  ['champagne type', 'champagne type'],
-  ['red-fruit type', 'red-fruit type'],
-  ['ale type', 'ale type']
-];
+const TYPE_NAMES = ['general wine type', 'champagne type', 'red-fruit type', 'ale type'];
 
 /** What a code is that nobody has said yet. */
 const askType = (code: string, ctx: Context, line: string, isPitch: boolean): Read => {
@@ -60,8 +55,8 @@ const askType = (code: string, ctx: Context, line: string, isPitch: boolean): Re
     isPitch
       ? `What type of yeast is ${name}? Its packet says.`
       : `Is ${name} a yeast? Name its type, and it is pitched.`,
-    TYPE_LABELS.map(([label, type]) => ({
-      label,
+    TYPE_NAMES.map((type) => ({
+      label: type,
       line: `${isPitch ? line : `pitched ${line}`}`.replace(code, `${code} ${type}`)
     }))
   );
@@ -105,7 +100,7 @@ export function readPitch(p: Piece, ctx: Context, line: string): Read | null {
   const naming = parts.filter(names);
   if (naming.length < 2) return onePitch(p, ctx, line);
   const how: Piece = { text: p.text };
-  const all = parts.filter((x) => names(x)).map((x) => onePitch({ text: x }, ctx, line));
+  const all = naming.map((x) => onePitch({ text: x }, ctx, line));
   const rest = parts.filter((x) => !names(x)).join(', ');
   p.text = rest;
   const shared = howOf(how);
