@@ -15,6 +15,7 @@ test('a float is heard, put into a wine, lies no more once it is told, is set ri
   const address = /https?:\/\/\S+\/readings/.exec(told)![0];
   const key = /key (\S+?);/.exec(told)![1]!;
   await float.getByLabel('Cork float is in').selectOption({ label: 'Elderberry, 25 L bucket' });
+  await expect(page.getByRole('status')).toContainText('Cork float is in it');
   const post = (minutesAgo: number, figures: object) =>
     request.post(new URL(address).pathname, {
       headers: { authorization: `Bearer ${key}` },

@@ -232,16 +232,21 @@ export function watchHousehold(): () => void {
     )
   ];
   void mend();
-  const tick = setInterval(() => {
+  const toNow = () => {
     now = Date.now();
     clockSays(now, lastWrite);
     void summaries()
       .then((s) => s.refreshGiving(now))
       .catch((e) => console.error(e));
     void learnWhereDue();
-  }, 30_000);
+  };
+  const tick = setInterval(toNow, 30_000);
+  // A machine that slept, or a tab that was away, shows the time it is seen at.
+  const seen = () => document.visibilityState === 'visible' && toNow();
+  document.addEventListener('visibilitychange', seen);
   return () => {
     clearInterval(tick);
+    document.removeEventListener('visibilitychange', seen);
     stops.forEach((stop) => stop());
   };
 }

@@ -10,6 +10,7 @@
   import { entryText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
+  import { parseWhen } from '../field/parse-when';
   import { rack } from '$core/commands/move';
   import { type Batch, household, vesselById, vesselName } from '$lib/store/household.svelte';
   import { countryOf } from '$core/units/settings';
@@ -30,9 +31,6 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.from) ?? batch.state.fills[0]
   );
   const volumeL = $derived(fill ? fillL(fill) : 0);
-  const usualLossL = $derived(fill ? leesL(batch.state, fill) : 0);
-  /** As it is typed, else the usual. */
-  const lossL = $derived.by(() => readable(draft.fields.loss, usualLossL));
   const empty = $derived(freeVessels());
   const same = $derived(vesselById(fill?.vesselId ?? ''));
   /** Where it can go: what is empty, then what holds this wine already, then its own vessel, washed. */
@@ -70,6 +68,17 @@
     when: ''
   });
   const form = createWriteDown(draft, () => ondone());
+  const rackedAt = (when: string) => {
+    try {
+      return parseWhen(when, Date.now());
+    } catch {
+      return Date.now();
+    }
+  };
+  /** The lees of the moment that it was racked at, which may be earlier than this one. */
+  const usualLossL = $derived(fill ? leesL(batch.state, fill, volumeL, rackedAt(draft.fields.when)) : 0);
+  /** As it is typed, else the usual. */
+  const lossL = $derived.by(() => readable(draft.fields.loss, usualLossL));
   const outL = $derived(Math.max(0, volumeL - lossL));
   /** The jars that take it with least air. */
   const least = $derived(planRacking(outL, freeJars()));
