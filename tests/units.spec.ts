@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './test';
-import { addToSlip, measureIn, openPlan } from './kitchen';
+import { addToSlip, demo, measureIn, openPlan } from './kitchen';
 
 const DAY = 86_400_000;
 
@@ -8,17 +8,23 @@ const DAY = 86_400_000;
 const FOREIGN = {
   us: /\d\s?(?:kg|L|mL|°C|UK \w+)(?![\w/])|\blitres?\b/i,
   uk: /\d\s?(?:kg|L|mL|°F|US \w+)(?![\w/])|\blitres?\b/i,
-  mixed: /\d\s?(?:kg|°F|US \w+|UK \w+)(?![\w/])/
+  mixed: /\d\s?(?:kg|°F|US \w+|UK \w+)(?![\w/])/,
+  metric: /\d\s?(?:lb|oz|°F|US \w+|UK \w+|cups?|pints?|quarts?)(?![\w/])/
 } as const;
 
+/** What no scale, spoon or hydrometer shows: nothing of something, a sixth decimal, a sum that failed. */
+const NO_FIGURE =
+  /(?<![\d.,])-?0(?:\.0+)?\s?(?:kg|g|lb|oz|L|mL|US \w+|UK \w+|s)(?![\w/])|\d\.\d{6}|\bNaN\b|\bundefined\b|Infinity|\[object/;
+
 /**
- * What stands on the page, less what one chooses a unit or a vessel from, whose names are the household's own, and
- * bottles, which are told by what stands on them in every country.
+ * What stands on the page, less what one chooses a unit or a vessel from, whose names are the household's own, what is
+ * quoted as somebody may type it, and bottles, which are told by what stands on them in every country.
  */
-async function foreignOn(page: Page, system: keyof typeof FOREIGN): Promise<string[]> {
+async function textOn(page: Page): Promise<string[]> {
   const text = await page.evaluate(() => {
     const copy = document.body.cloneNode(true) as HTMLElement;
     for (const e of copy.querySelectorAll('option, script, style, [data-own-name]')) e.remove();
+    for (const e of copy.querySelectorAll('details')) e.open = true;
     document.body.append(copy);
     const said = copy.innerText;
     copy.remove();
@@ -28,12 +34,14 @@ async function foreignOn(page: Page, system: keyof typeof FOREIGN): Promise<stri
     .split('\n')
     .map((line) =>
       line.replace(
-        /\b(?:\d+ L|1 UK gal|1 US gal|5 US gal|6 US gal) (?:bucket|jar|bottle|carboy|demijohn|barrel)\w*|× [\d.]+ m?L\b/g,
+        /\b(?:\d+ L|1 UK gal|1 US gal|5 US gal|6 US gal) (?:bucket|jar|bottle|carboy|demijohn|barrel)\w*|(?:×|·|each) [\d.]+ m?L\b|^[\d.]+ mL$|“[^”]*”/g,
         ''
       )
-    )
-    .filter((line) => FOREIGN[system].test(line));
+    );
 }
+
+const foreignOn = async (page: Page, system: keyof typeof FOREIGN): Promise<string[]> =>
+  (await textOn(page)).filter((line) => FOREIGN[system].test(line));
 
 for (const system of ['us', 'uk', 'mixed'] as const)
   test(`one wine in ${system} units from fruit to bottle, with no foreign unit on any screen`, async ({
@@ -99,5 +107,48 @@ for (const system of ['us', 'uk', 'mixed'] as const)
     await dayIs(60);
     await page.getByRole('button', { name: 'Bottle', exact: true }).click();
     await look('bottle form');
+    expect(seen).toEqual([]);
+  });
+
+/** Pages whose measures are those of the book or of the glassware that they speak of. */
+const OF_THE_TRADE = /^\/almanac\/sources|^\/bench\/(?:titration|measures)/;
+
+/** Of pages that are alike the first few stand for all. */
+const ALIKE: readonly (readonly [RegExp, number])[] = [
+  [/^\/almanac\/produce\//, 4],
+  [/^\/batches\/compare/, 1]
+];
+
+for (const system of ['metric', 'us', 'uk', 'mixed'] as const)
+  test(`every page of a lived household in ${system} units: no foreign unit, and no figure that nothing shows`, async ({
+    page
+  }) => {
+    await demo(page);
+    // The demo is metric.
+    if (system !== 'metric') await measureIn(page, system);
+    const seen: string[] = [];
+    const known = new Set<string>(['/']);
+    const waiting = ['/'];
+    const counts = ALIKE.map(() => 0);
+    for (let path = waiting.shift(); path !== undefined; path = waiting.shift()) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      if (!OF_THE_TRADE.test(path))
+        for (const line of await foreignOn(page, system)) seen.push(`${path}: ${line.trim()}`);
+      for (const line of (await textOn(page)).filter((t) => NO_FIGURE.test(t)))
+        seen.push(`${path}: ${line.trim()}`);
+      const links = await page.evaluate(() =>
+        [...document.querySelectorAll('a[href]')].map((a) => new URL((a as HTMLAnchorElement).href).pathname)
+      );
+      for (const link of links) {
+        if (known.has(link) || link.startsWith('/api')) continue;
+        known.add(link);
+        const alike = ALIKE.findIndex(([of]) => of.test(link));
+        if (alike >= 0 && ++counts[alike]! > ALIKE[alike]![1]) continue;
+        waiting.push(link);
+      }
+    }
+    expect(known.size).toBeGreaterThan(40);
     expect(seen).toEqual([]);
   });

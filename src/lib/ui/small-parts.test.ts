@@ -103,7 +103,9 @@ describe('the slip', () => {
   it('names everything', () => {
     expect(nameOf(fruit)).toBe('Elderberries');
     expect(nameOf({ kind: 'juice', produceId: 'apple', volumeL: 1 })).toBe('Apple juice');
-    expect(ingredientText(sugar, DEFAULT_SETTINGS)).toBe('4.41 lb white sugar');
+    // As it was typed, where the household measures so.
+    expect(ingredientText(sugar, { ...DEFAULT_SETTINGS, mass: 'lb' })).toBe('4.41 lb white sugar');
+    expect(ingredientText(sugar, DEFAULT_SETTINGS)).toBe('2.00 kg white sugar');
     expect(ingredientText(fruit, DEFAULT_SETTINGS)).toBe('3.00 kg elderberries');
     expect(
       ingredientText({ kind: 'additive', additiveId: 'campden', massKg: 0.00132 }, DEFAULT_SETTINGS)

@@ -41,7 +41,7 @@ describe('recipes', () => {
       sugar: 'steps',
       target: { ...plan.target!, abv: 13.5 }
     }).plan;
-    const lines = differences(plan, next).join('; ');
+    const lines = plain(differences(plan, next).join('; '));
     expect(lines).toMatch(/White sugar up from/);
     expect(lines).toMatch(/Tartaric acid added, 1 g a litre/);
     expect(lines).toMatch(/strength 13\.5 % for 12\.0 %/);

@@ -1,4 +1,4 @@
-import { inL, inML } from '../units/say';
+import { inL, liquidPerL, perL } from '../units/say';
 import { z } from 'zod';
 import { InputError } from '../units/input-error';
 import { withoutFigures } from '../plan/figures';
@@ -92,9 +92,9 @@ function perLitre(plan: Plan): PerLitre {
   return out;
 }
 
-/** An amount a litre in words: grams under a kilogram. */
+/** An amount a litre in words. */
 const perText = (amount: number, unit: 'kg' | 'L'): string =>
-  unit === 'L' ? inML(Number((1000 * amount).toPrecision(2))) : `${Number((1000 * amount).toPrecision(3))} g`;
+  unit === 'L' ? liquidPerL(amount) : perL(amount);
 
 /** Less than this share is weighing, not a change. */
 const ALIKE = 0.02;
@@ -108,10 +108,10 @@ export function differences(from: Plan, to: Plan): string[] {
   const [a, b] = [perLitre(from), perLitre(to)];
   for (const [key, x] of b) {
     const was = a.get(key);
-    if (!was) lines.push(`${x.title} added, ${perText(x.amount, x.unit)} a litre`);
+    if (!was) lines.push(`${x.title} added, ${perText(x.amount, x.unit)}`);
     else if (Math.abs(x.amount - was.amount) > ALIKE * was.amount)
       lines.push(
-        `${x.title} ${x.amount > was.amount ? 'up' : 'down'} from ${perText(was.amount, x.unit)} to ${perText(x.amount, x.unit)} a litre`
+        `${x.title} ${x.amount > was.amount ? 'up' : 'down'} from ${perText(was.amount, x.unit)} to ${perText(x.amount, x.unit)}`
       );
   }
   for (const [key, x] of a) if (!b.has(key)) lines.push(`no ${x.title.toLowerCase()}`);

@@ -201,35 +201,35 @@ export const DOSES = {
     perL: [0.5, 1, 4],
     teaspoonG: TEASPOON_G.tartaric,
     basis: 'must',
-    why: 'One gram a litre lifts TA by one and lowers pH by 0.1 to 0.2.'
+    why: '1 g/L lifts TA by one and lowers pH by 0.1 to 0.2.'
   },
   malic: {
     name: 'Malic acid',
     perL: [0.5, 1, 4],
     teaspoonG: TEASPOON_G.malic,
     basis: 'must',
-    why: 'One gram a litre lifts TA by about 1.1.'
+    why: '1 g/L lifts TA by about 1.1.'
   },
   citric: {
     name: 'Citric acid',
     perL: [0.5, 1, 4],
     teaspoonG: TEASPOON_G.citric,
     basis: 'must',
-    why: 'One gram a litre lifts TA by about 1.1; the acid of lemons.'
+    why: '1 g/L lifts TA by about 1.1; the acid of lemons.'
   },
   'potassium-bicarbonate': {
     name: 'Potassium bicarbonate',
     perL: [0.5, 1.3, 3],
     teaspoonG: TEASPOON_G['potassium-bicarbonate'],
     basis: 'must',
-    why: '1.33 g a litre takes TA down by one. Stir in slowly: it foams.'
+    why: '1.33 g/L takes TA down by one. Stir in slowly: it foams.'
   },
   'calcium-carbonate': {
     name: 'Chalk',
     perL: [0.3, 0.7, 2],
     teaspoonG: TEASPOON_G['calcium-carbonate'],
     basis: 'must',
-    why: '0.67 g a litre takes TA down by one. In must only; wait for it to settle.'
+    why: '0.67 g/L takes TA down by one. In must only; wait for it to settle.'
   },
   'flowers-dried': {
     name: 'Dried flowers',

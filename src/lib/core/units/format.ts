@@ -108,6 +108,12 @@ export function volumeText(volumeL: number, unit: VolumeUnit): string {
   return `${significant(n, n >= 100 ? 3 : 2)} ${UNIT_LABEL[used]}`;
 }
 
+/**
+ * One of the measure that wine is told in, as it is said of a price.
+ * @example greatUnit('us-gal') // 'US gal'
+ */
+export const greatUnit = (unit: VolumeUnit): string => (unit === 'L' ? 'litre' : UNIT_LABEL[unit]);
+
 /** The same for a weight: grams for less than a kilogram, ounces for less than a pound or so. */
 export const massUnitFor = (kg: number, unit: MassUnit): MassUnit =>
   unit === 'kg' ? (kg < 1 ? 'g' : 'kg') : unit === 'lb' && kg < 0.4 ? 'oz' : unit;

@@ -1,10 +1,19 @@
-import { massText, massUnitFor, significant, volumeText, volumeUnitFor } from './format';
-import { fromBase, fromCelsius, UNIT_LABEL, type MassUnit, type Unit, type VolumeUnit } from './measure';
+import { greatUnit, massText, massUnitFor, significant, volumeText, volumeUnitFor } from './format';
+import {
+  fromBase,
+  fromCelsius,
+  toBase,
+  UNIT_LABEL,
+  type MassUnit,
+  type Unit,
+  type VolumeUnit
+} from './measure';
 
 /** Around a figure in a sentence: marks that no keyboard writes. */
 const [OPEN, CLOSE] = ['\uE000', '\uE001'];
 /** Figures that are said otherwise elsewhere; concentrations such as g/L are the same everywhere. */
-type Kind = 'volume' | 'mass' | 'L' | 'mL' | 'kg' | 'kg a litre' | '°C' | 'apart';
+type Kind =
+  'volume' | 'mass' | 'L' | 'mL' | 'kg' | 'kg a litre' | 'weight a litre' | 'volume a litre' | '°C' | 'apart';
 
 const mark = (kind: Kind, ...figures: (number | string)[]): string =>
   `${OPEN}${kind}|${figures.join('|')}${CLOSE}`;
@@ -26,6 +35,10 @@ export const inML = of('mL');
 export const inKg = (value: number, isRule?: 'rule'): string => mark(isRule ? 'kg' : 'mass', value);
 /** Fruit a litre of wine, from kg/L. */
 export const inKgL = of('kg a litre');
+/** So much to the wine, from kg/L: grams where it is metric or a powder. */
+export const perL = of('weight a litre');
+/** The same of a liquid, from litres to a litre. */
+export const liquidPerL = of('volume a litre');
 /** A temperature, from °C. */
 export const inC = of('°C');
 /**
@@ -40,7 +53,18 @@ export type SayUnits = { mass: MassUnit; volume: VolumeUnit; temp: 'C' | 'F' };
 export const METRIC: SayUnits = { mass: 'kg', volume: 'L', temp: 'C' };
 
 const FIGURE = new RegExp(`${OPEN}([^|${CLOSE}]+)\\|([^${CLOSE}]+)${CLOSE}`, 'g');
-const KG_L_TO_LB_GAL = { 'us-gal': 8.3454, 'uk-gal': 10.0224 } as const;
+
+/**
+ * How a household says so much fruit to the wine: the words, and how many of them one kg/L is.
+ * @example bodyUnit({ mass: 'lb', volume: 'us-gal' }).label // 'lb a US gal'
+ */
+export const bodyUnit = (u: Pick<SayUnits, 'mass' | 'volume'>): { label: string; perKgL: number } => ({
+  label: `${u.mass} a ${greatUnit(u.volume)}`,
+  perKgL: fromBase(1, u.mass) / fromBase(1, u.volume)
+});
+
+/** Less than so much to a litre is weighed in grams in every kitchen, kg/L. */
+const A_POWDER_KG_L = 0.01;
 
 const shown = (base: number, unit: Unit): string => {
   const n = fromBase(base, unit);
@@ -58,9 +82,20 @@ function figure(kind: Kind, texts: readonly string[], u: SayUnits): string {
       return u.temp === 'C' ? asIs('°C') : say((c) => (c * 1.8).toFixed(0), '°F');
     case 'kg a litre': {
       if (u.mass === 'kg') return asIs(kind);
-      if (u.volume === 'L') return say((x) => significant(fromBase(x, 'lb'), 2), 'lb a litre');
-      const perGal = KG_L_TO_LB_GAL[u.volume as keyof typeof KG_L_TO_LB_GAL];
-      return say((x) => significant(x * perGal, 2), `lb a ${UNIT_LABEL[u.volume]}`);
+      const { label, perKgL } = bodyUnit(u);
+      return say((x) => significant(x * perKgL, 2), label);
+    }
+    case 'weight a litre': {
+      const a = `a ${greatUnit(u.volume)}`;
+      const kg = values[0]! * toBase(1, u.volume);
+      return values[0]! < A_POWDER_KG_L || u.mass === 'kg'
+        ? `${significant(1000 * kg, 3)} g ${a}`
+        : `${massText(kg, u.mass)} ${a}`;
+    }
+    case 'volume a litre': {
+      const litres = values[0]! * toBase(1, u.volume);
+      const used = volumeUnitFor(litres, u.volume);
+      return `${significant(fromBase(litres, used), 3)} ${UNIT_LABEL[used]} a ${greatUnit(u.volume)}`;
     }
     case 'volume':
       return volumeText(values[0]!, u.volume);

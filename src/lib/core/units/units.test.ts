@@ -10,7 +10,17 @@ import {
   sweetnessWord,
   unitOfLittle
 } from './format';
-import { fromBase, isMassUnit, KG_PER, L_PER, toBase, toCelsius, UNIT_LABEL, type Unit } from './measure';
+import {
+  fromBase,
+  isForeign,
+  isMassUnit,
+  KG_PER,
+  L_PER,
+  toBase,
+  toCelsius,
+  UNIT_LABEL,
+  type Unit
+} from './measure';
 import { z } from 'zod';
 import { sayAmount } from './amount';
 import { firstProblem, reasonOf } from './problem';
@@ -230,5 +240,20 @@ describe('what is wrong with a figure', () => {
     expect(reasonOf(negative.issues[0]!)).toBe('is negative');
     const long = z.string().max(3).safeParse('gooseberry').error!;
     expect(reasonOf(long.issues[0]!)).toBe(long.issues[0]!.message);
+  });
+});
+
+describe('units of another country', () => {
+  it('are foreign, but for grams, cups and spoons, which are everybody’s', () => {
+    const us = { mass: 'lb', volume: 'us-gal' } as const;
+    const metric = { mass: 'kg', volume: 'L' } as const;
+    const mixed = { mass: 'lb', volume: 'L' } as const;
+    const foreign = (own: Parameters<typeof isForeign>[1]) =>
+      ['kg', 'g', 'lb', 'oz', 'L', 'mL', 'us-gal', 'us-qt', 'uk-pt', 'cup', 'tbsp', 'piece'].filter((u) =>
+        isForeign(u, own)
+      );
+    expect(foreign(us)).toEqual(['kg', 'L', 'mL', 'uk-pt']);
+    expect(foreign(metric)).toEqual(['lb', 'oz', 'us-gal', 'us-qt', 'uk-pt']);
+    expect(foreign(mixed)).toEqual(['kg', 'us-gal', 'us-qt', 'uk-pt']);
   });
 });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { own } from '$lib/ui/words/own-units';
   import { DOSES, spoonText, type Dose } from '$core/tables/doses';
-  import { gramsText, volumeText } from '$core/units/format';
+  import { gramsText, significant, volumeText } from '$core/units/format';
   import { L_PER, toBase } from '$core/units/measure';
   import { household } from '$lib/store/household.svelte';
 
@@ -28,7 +28,7 @@
       <tr class="border-b-[1.5px] border-ink text-left text-[0.875rem] text-quiet">
         <th class="py-1 font-semibold">Dose</th><th class="px-3 font-semibold">Least</th><th
           class="px-3 font-semibold">Usual</th
-        ><th class="px-3 font-semibold">Most</th><th class="px-3 text-right font-semibold">A litre</th><th
+        ><th class="px-3 font-semibold">Most</th><th class="px-3 text-right font-semibold">Usual, g/L</th><th
           class="font-semibold">Why</th
         >
       </tr>
@@ -40,7 +40,7 @@
           <td class="px-3 whitespace-nowrap">{show(d, 0)}</td>
           <td class="font-semibold px-3 whitespace-nowrap">{show(d, 1)}</td>
           <td class="px-3 whitespace-nowrap">{show(d, 2)}</td>
-          <td class="px-3 text-right whitespace-nowrap">{gramsText(d.perL[1])}</td>
+          <td class="px-3 text-right whitespace-nowrap">{significant(d.perL[1], 2)}</td>
           <td class="text-[0.9375rem] text-quiet">{own(d.why)}</td>
         </tr>
       {/each}

@@ -8,7 +8,8 @@
   import { produceById, seasonIn } from '$core/tables/table';
   import { isSoaked, juiceOf, juiceRows, sharpWord, sweetWord } from '$core/solve/portrait';
   import { brixFromSg } from '$core/liquid/sugar';
-  import { gramsText } from '$core/units/format';
+  import { L_PER } from '$core/units/measure';
+  import { gramsText, greatUnit, massText } from '$core/units/format';
   import { onMount } from 'svelte';
   import { taughtEntry, watchGarden } from '$lib/store/garden.svelte';
   import { allProduce, household, changeSettings } from '$lib/store/household.svelte';
@@ -20,16 +21,21 @@
   /** One kind of produce: what it holds against all the others, when it is ripe, and the wine it makes. */
   let { produce, isOwn, isEditing }: { produce: Produce; isOwn: boolean; isEditing: boolean } = $props();
 
+  const JUG = { L: 'L', 'us-gal': 'us-qt', 'uk-gal': 'uk-pt' } as const;
   const p = $derived(produce);
   const juice = $derived(juiceOf(p));
   const ranges = $derived(estimateMust({ ingredients: juiceRows(p) }));
   const all = $derived(allProduce().map(juiceOf));
   const brixOf = (sg: number) => Math.max(0, brixFromSg(Math.min(sg, 1.41)));
+  /** What one fills with fruit in this household: a litre, a US quart, a UK pint. */
+  const jug = $derived(JUG[household.settings.volume]);
   const facts = $derived(
     [
       ['Usable', `${Math.round(100 * p.usable[1])} %`],
       p.pieceG ? [p.family === 'flower' ? 'A head' : 'A piece', gramsText(p.pieceG)] : null,
-      p.litreG ? ['A loose litre', gramsText(p.litreG)] : null,
+      p.litreG
+        ? [`A loose ${greatUnit(jug)}`, massText((p.litreG / 1000) * L_PER[jug], household.settings.mass)]
+        : null,
       ['Pectin', p.pectin],
       ['Tannin', p.tannin],
       ['Nitrogen', p.nitrogen],

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Produce } from '$core/tables/produce';
   import { usualWine } from '$core/solve/portrait';
+  import { inKgL } from '$core/units/say';
+  import { own } from '../words/own-units';
   import { quantityText, rangeText, volumeText } from '$core/units/format';
   import { household } from '$lib/store/household.svelte';
   import AcidAdvice from '../plan/AcidAdvice.svelte';
@@ -9,6 +11,7 @@
   let { produce }: { produce: Produce } = $props();
 
   type Amount = 'light' | 'common' | 'full' | 'juice';
+  const AMOUNTS = ['light', 'common', 'full'] as const;
   let amount = $state<Amount>('common');
   const kgL = $derived(
     amount === 'juice' ? null : produce.amountKgL[amount === 'light' ? 0 : amount === 'common' ? 1 : 2]
@@ -16,9 +19,7 @@
   const wine = $derived(usualWine(produce, kgL));
   const e = $derived(wine.estimate);
   const options = $derived<[Amount, string][]>([
-    ['light', `light, ${produce.amountKgL[0]}`],
-    ['common', `common, ${produce.amountKgL[1]}`],
-    ['full', `full, ${produce.amountKgL[2]} kg a litre`],
+    ...AMOUNTS.map((id, i): [Amount, string] => [id, `${id}, ${own(inKgL(produce.amountKgL[i]!))}`]),
     ...(produce.forms.includes('juice') ? ([['juice', 'its juice alone']] as [Amount, string][]) : [])
   ]);
   const one = (n: number) => n.toFixed(1);

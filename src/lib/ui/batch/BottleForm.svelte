@@ -95,7 +95,7 @@
     if (!Number.isFinite(priming) || priming < 0)
       throw new InputError(
         `“${draft.fields.priming}” is no amount of sugar.`,
-        'Give grams a litre, or leave it empty.'
+        'Give g/L, or leave it empty.'
       );
     if (count * sizeL > litres * 1.15)
       throw new InputError(

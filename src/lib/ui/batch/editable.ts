@@ -99,7 +99,7 @@ export function effectText(
   const said: string[] = [];
   // A dreg is told as nothing: `0.08 mL → 0.0 L` says no more.
   if (before.volumeL > A_DREG_L && show(before.volumeL) !== show(after.volumeL))
-    said.push(`${show(before.volumeL)} → ${show(after.volumeL)}`);
+    said.push(`${show(before.volumeL)} → ${after.volumeL > A_DREG_L ? show(after.volumeL) : 'nothing'}`);
   if (before.sg !== null && after.sg !== null && Math.abs(after.sg - before.sg) > 6e-4)
     said.push(`${before.sg.toFixed(3)} → ${after.sg.toFixed(3)}`);
   // Of what is there no more no strength is told.

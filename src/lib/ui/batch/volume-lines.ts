@@ -2,7 +2,8 @@ import type { Standing } from '$core/belief/standing';
 import type { BatchState } from '$core/ledger/state';
 import { bottleCost } from '$core/plan/cost';
 import { sizeText } from '$core/tables/bottles';
-import { volumeText } from '$core/units/format';
+import { greatUnit, volumeText } from '$core/units/format';
+import { L_PER } from '$core/units/measure';
 import type { Settings } from '$core/units/settings';
 import { dayWord } from '../shelf/when';
 
@@ -36,7 +37,9 @@ export function volumeLines(
       ? [`Once the fruit has given all it holds: ${volumeText(toComeL, unit)}, as the plan has it.`]
       : []),
     ...(s.cost > 0
-      ? [`It has cost ${cost(s.cost)} so far, ${cost(s.cost / Math.max(0.1, volumeL))} a litre.`]
+      ? [
+          `It has cost ${cost(s.cost)} so far, ${cost((s.cost / Math.max(0.1, volumeL)) * L_PER[unit])} a ${greatUnit(unit)}.`
+        ]
       : []),
     ...(measured
       ? [

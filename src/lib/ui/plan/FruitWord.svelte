@@ -1,9 +1,11 @@
 <script lang="ts">
-  import { fromBase, toBase } from '$core/units/measure';
+  import { significant } from '$core/units/format';
+  import { bodyUnit, inKgL } from '$core/units/say';
   import { parseNumber } from '$core/units/parse';
   import { household } from '$lib/store/household.svelte';
   import Choices from '../pop/Choices.svelte';
   import Word from '../pop/Word.svelte';
+  import { own } from '../words/own-units';
   import { mainName } from '$core/plan/main-produce';
   import type { Bench } from './bench.svelte';
 
@@ -24,28 +26,26 @@
   );
   const kgL = $derived(bench.target.fruitKgL ?? null);
   const now = $derived(bench.estimate?.fruitPerL?.likely ?? null);
-  const lb = $derived(household.settings.mass === 'lb');
-  // Pounds a US gallon is how the trade says it where fruit is weighed in pounds.
-  const shown = (x: number) => (lb ? fromBase(x, 'lb') / fromBase(1, 'us-gal') : x);
-  const unit = $derived(lb ? 'lb a US gal' : 'kg a litre');
+  const unit = $derived(bodyUnit(household.settings));
+  const shown = (x: number) => own(inKgL(x, 2));
   const BODY = [
     { id: '0.25', name: 'light', note: 'Light in body, quick to drink.' },
     { id: '0.36', name: 'common', note: 'As most recipes have it.' },
     { id: '0.55', name: 'full', note: 'More body, longer to wait.' }
   ];
-  const text = $derived(kgL ? `${words}, ${shown(kgL).toFixed(lb ? 1 : 2)} ${unit},` : words);
+  const text = $derived(kgL ? `${words}, ${shown(kgL)},` : words);
 </script>
 
 {#if fruit.some((i) => i.kind === 'produce')}
   <Word title="Fruit" {text} held={kgL !== null}>
     {#snippet children(close: () => void)}
-      {#if now}<p class="small mb-1">{shown(now).toFixed(lb ? 1 : 2)} {unit} as it stands.</p>{/if}
+      {#if now}<p class="small mb-1">{shown(now)} as it stands.</p>{/if}
       <Choices
         title="How much fruit"
         options={[
           ...BODY.map((b) => ({
             ...b,
-            name: `${b.name}, ${shown(Number(b.id)).toFixed(lb ? 1 : 2)} ${unit}`
+            name: `${b.name}, ${shown(Number(b.id))}`
           })),
           { id: 'free', name: 'as it comes', note: 'By what there is, and how much wine you ask for.' }
         ]}
@@ -56,16 +56,15 @@
         }}
       />
       <label class="mt-2 grid gap-1 font-semibold"
-        >Or so much, {unit}
+        >Or so much, {unit.label}
         <input
           class="field"
           inputmode="decimal"
           autocomplete="off"
-          value={kgL ? shown(kgL).toFixed(2) : ''}
+          value={kgL ? significant(kgL * unit.perKgL, 3) : ''}
           onchange={(e) => {
             const n = parseNumber(e.currentTarget.value);
-            if (n && n > 0)
-              bench.setGoals({ fruitKgL: Math.min(5, lb ? toBase(n, 'lb') / toBase(1, 'us-gal') : n) });
+            if (n && n > 0) bench.setGoals({ fruitKgL: Math.min(5, n / unit.perKgL) });
           }}
         />
       </label>

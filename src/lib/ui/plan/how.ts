@@ -1,4 +1,4 @@
-import { inL } from '$core/units/say';
+import { inKg, inKgL, inL } from '$core/units/say';
 import { ETHANOL_20 } from '$core/liquid/ethanol';
 import { liquid } from '$core/liquid/stock';
 import { ferment } from '$core/ferment/convert';
@@ -7,29 +7,30 @@ import { sgAtAge, type MustEstimate } from '$core/must/balance';
 import { costOf } from '$core/plan/cost';
 import type { Plan } from '$core/plan/plan';
 
-const kg = (n: number) => `${n.toFixed(2)} kg`;
-
 /** How each headline number of a plan came about, as lines to read. */
 export function howOf(e: MustEstimate, plan: Plan) {
   const { none, all, insolublesKg, produceKg, pulpKg } = e.likely;
   const cost = costOf(plan);
   const dry = ferment(all, all.hexoseKg).stock;
   const dryL = liquid(dry)?.volumeL ?? 0;
+  const [mustL, intoGlassL] = [e.liquidVolumeL?.likely ?? 0, e.intoGlassL?.likely ?? 0];
   return {
     abv: [
-      `${kg(all.hexoseKg)} of sugar (as hexose) × 0.46 = ${kg(dry.ethanolKg)} of alcohol, with what was in already.`,
-      `÷ ${ETHANOL_20} kg/L = ${(dry.ethanolKg / ETHANOL_20).toFixed(2)} L, in ${dryL.toFixed(1)} L of wine: ${((100 * dry.ethanolKg) / ETHANOL_20 / (dryL || 1)).toFixed(1)} %.`,
+      `${inKg(all.hexoseKg)} of sugar (as hexose) × 0.46 = ${inKg(dry.ethanolKg)} of alcohol, with what was in already.`,
+      `÷ ${ETHANOL_20} kg/L = ${inL(dry.ethanolKg / ETHANOL_20)}, in ${inL(dryL)} of wine: ${((100 * dry.ethanolKg) / ETHANOL_20 / (dryL || 1)).toFixed(1)} %.`,
       'The range: how sweet fruit varies, and 0.445 to 0.475 for the yeast.'
     ],
     sg: [
-      `Poured and dissolved: ${kg(none.solidsKg)} of solids in ${kg(none.waterKg)} of water.`,
-      `Once the fruit has given: ${kg(all.solidsKg)} in ${kg(all.waterKg)}. The fruit brings more water than sugar, so the reading falls.`,
+      `Poured and dissolved: ${inKg(none.solidsKg)} of solids in ${inKg(none.waterKg)} of water.`,
+      `Once the fruit has given: ${inKg(all.solidsKg)} in ${inKg(all.waterKg)}. The fruit brings more water than sugar, so the reading falls.`,
       ...(produceKg > 0 ? [givingText(plan)] : [])
     ],
     bottles: [
-      `${e.liquidVolumeL?.likely.toFixed(1)} L of must, less the ${Math.max(0, (e.liquidVolumeL?.likely ?? 0) - (e.intoGlassL?.likely ?? 0)).toFixed(1)} L that ${pulpKg > produceKg * 1.5 ? 'the soaked' : `${produceKg.toFixed(1)} kg of`} pulp keeps: ${e.intoGlassL?.likely.toFixed(1)} L into glass.`,
+      `${inL(mustL)} of must, less the ${inL(Math.max(0, mustL - intoGlassL))} that ${pulpKg > produceKg * 1.5 ? 'the soaked' : `${inKg(produceKg)} of`} pulp keeps: ${inL(intoGlassL)} into glass.`,
       ...(e.fruitPerL
-        ? [`${e.fruitPerL.likely.toFixed(2)} kg of fruit a litre: light is 0.25, common 0.36, full 0.5–0.6.`]
+        ? [
+            `${inKgL(e.fruitPerL.likely, 2)} of fruit: light is ${inKgL(0.25)}, common ${inKgL(0.36)}, full ${inKgL(0.55)}.`
+          ]
         : []),
       `Less about 9 % with the lees at the first racking and 2 % at the next, in bottles of ${inL(0.75, 'rule')}.`,
       ...(cost

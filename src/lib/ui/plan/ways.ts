@@ -11,7 +11,7 @@ export function wayText(w: Way, settings: Settings): { name: string; amount: str
   if (w.id === 'lemon')
     return {
       name: 'Lemons',
-      amount: `${significant(amount / LEMON_JUICE_L, 2)}, ${(amount * 1000).toFixed(0)} mL of juice`,
+      amount: `${significant(amount / LEMON_JUICE_L, 2)}, ${volumeText(amount, settings.volume)} of juice`,
       note: 'The natural way; many wish for less of it a year on.'
     };
   if (w.id === 'water')

@@ -209,7 +209,7 @@ export const tapWater: Sum = {
     const takes = waterIons(mgL).strongIon * TARTARIC_G_PER_EQ;
     return {
       big: `${mgL.toFixed(0)} mg/L`,
-      says: `as CaCO₃: ${waterWord(mgL)}. Each litre of it takes ${takes.toFixed(2)} g/L of acid.`,
+      says: `as CaCO₃: ${waterWord(mgL)}. It takes ${takes.toFixed(2)} g/L of acid.`,
       workings: [
         'Alkalinity matters, the water’s own pH does not.',
         `${mgL.toFixed(0)} mg/L ÷ 50.04 = ${(mgL / 50.045).toFixed(2)} meq/L, × 75.04 mg = ${takes.toFixed(2)} g/L as tartaric. Boiling drives part of it out as scale.`,

@@ -46,7 +46,7 @@ export const stabilise: Sum = {
     },
     { id: 'free', label: 'Free SO₂ measured, mg/L', kind: 'number', start: '', optional: true }
   ],
-  run: ({ n, maybe, t }) => {
+  run: ({ n, maybe, t }, s) => {
     const volumeL = n('volume');
     const style = t('style') as WineStyle;
     const d = sulphiteDose({ volumeL, ph: n('ph'), style, freeMgL: maybe('free') ?? 0 });
@@ -90,7 +90,7 @@ export const stabilise: Sum = {
       ],
       workings: [
         `${MOLECULAR_MG_L[style]} × (1 + 10^(${n('ph').toFixed(2)} − 1.81)) = ${d.freeTargetMgL.toFixed(1)} mg/L free.`,
-        `${d.addMgL.toFixed(1)} mg/L × ${volumeL.toFixed(1)} L ÷ 57.6 % = ${gramsText(d.metabisulphiteG)}.`,
+        `${d.addMgL.toFixed(1)} mg/L × ${volumeText(volumeL, s.volume)} ÷ 57.6 % = ${gramsText(d.metabisulphiteG)}.`,
         'Sulphite can bring on asthma and allergy: weigh it, and label the wine “contains sulphites”.',
         `Sorbate ${sorbateGL.toFixed(2)} g/L: more in weak wine, and in wine that is less sharp.`
       ]
@@ -149,7 +149,7 @@ export const sweeten: Sum = {
         ['In words', sweetnessWord(to.sweetGL), 'if it was dry']
       ],
       workings: [
-        `${n('volume').toFixed(2)} L at ${n('sg').toFixed(3)} and ${n('abv')} %: its water, alcohol and dissolved matter by weight, and the sweetener's own beside them.`,
+        `${volumeText(n('volume'), s.volume)} at ${n('sg').toFixed(3)} and ${n('abv')} %: its water, alcohol and dissolved matter by weight, and the sweetener's own beside them.`,
         'Half of it first; stir, taste and read; then the rest.'
       ]
     };
@@ -215,8 +215,8 @@ export const blending: Sum = {
         ['Sugar', `${b.hexoseGL.toFixed(0)} g/L`, b.hexoseGL > 1 ? 'yeast of either wine can take it' : '']
       ],
       workings: [
-        'A linear programme: litres of each within what its jar holds, so that the misses are least, counted by what one tastes (0.5 % of strength, 0.4 g/L of acid, 4 g/L of sugar alike).',
-        'Without an amount, as much as the jars allow. Litres add up: strength, acid and sugar are their means. What is blended cannot be parted.'
+        'A linear programme: so much of each as its jar holds, so that the misses are least, counted by what one tastes (0.5 % of strength, 0.4 g/L of acid, 4 g/L of sugar alike).',
+        'Without an amount, as much as the jars allow. Volumes add up: strength, acid and sugar are their means. What is blended cannot be parted.'
       ]
     };
   }

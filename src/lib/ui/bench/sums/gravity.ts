@@ -10,7 +10,7 @@ import { waterDensity, WATER_20 } from '$core/liquid/water';
 import { stockAt, liquid } from '$core/liquid/stock';
 import { sugarToReach, sweetenerEffect, waterToLower } from '$core/must/reach';
 import { SWEETENERS, type SweetenerId } from '$core/tables/sweeteners';
-import { gramsText, quantityText, temperatureText, volumeText } from '$core/units/format';
+import { gramsText, massText, quantityText, temperatureText, volumeText } from '$core/units/format';
 import { fromCelsius } from '$core/units/measure';
 import type { Settings } from '$core/units/settings';
 import type { Sum } from '../sum';
@@ -88,8 +88,8 @@ export const addSugar: Sum = {
         ['Half of it', gramsText(kg * 500)]
       ],
       workings: [
-        `${volumeText(n('volume'), s.volume)} at ${sg(n('from'))} weighs ${(n('volume') * n('from') * WATER_20).toFixed(2)} kg and holds ${(onAllScales(n('from')).sugarGL * n('volume') * 0.001).toFixed(2)} kg of sugar.`,
-        `With ${kg.toFixed(3)} kg of ${SWEETENERS[id].name.toLowerCase()} (${(100 * SWEETENERS[id].solids).toFixed(0)} % solids, ${(100 * SWEETENERS[id].water).toFixed(0)} % water) masses add up, and the density of the mixture is ${sg(n('to'))}.`,
+        `${volumeText(n('volume'), s.volume)} at ${sg(n('from'))} weighs ${massText(n('volume') * n('from') * WATER_20, s.mass)} and holds ${massText(onAllScales(n('from')).sugarGL * n('volume') * 0.001, s.mass)} of sugar.`,
+        `With ${massText(kg, s.mass)} of ${SWEETENERS[id].name.toLowerCase()} (${(100 * SWEETENERS[id].solids).toFixed(0)} % solids, ${(100 * SWEETENERS[id].water).toFixed(0)} % water) masses add up, and the density of the mixture is ${sg(n('to'))}.`,
         SWEETENERS[id].note
       ]
     };
@@ -116,7 +116,7 @@ export const addWater: Sum = {
         ['Strength', `${potentialAbv(n('to')).toFixed(1)} %`, `from ${potentialAbv(n('from')).toFixed(1)} %`]
       ],
       workings: [
-        `The sugar stays, ${(onAllScales(n('from')).sugarGL * n('volume') * 0.001).toFixed(2)} kg; the water grows until the mixture reads ${sg(n('to'))}.`
+        `The sugar stays, ${massText(onAllScales(n('from')).sugarGL * n('volume') * 0.001, s.mass)}; the water grows until the mixture reads ${sg(n('to'))}.`
       ]
     };
   }
@@ -144,7 +144,7 @@ export const mixSugar: Sum = {
         ['Sweetness', `${e.sweetGL.toFixed(0)} g/L`, 'as table sugar, unfermented']
       ],
       workings: [
-        `${(n('volume') * WATER_20).toFixed(2)} kg of water and ${n('sugar').toFixed(2)} kg of ${SWEETENERS[t('kind') as SweetenerId].name.toLowerCase()}: masses add, and the density gives the volume.`,
+        `${massText(n('volume') * WATER_20, s.mass)} of water and ${massText(n('sugar'), s.mass)} of ${SWEETENERS[t('kind') as SweetenerId].name.toLowerCase()}: masses add, and the density gives the volume.`,
         'Dividing the sugar by the water alone makes it read too high: a frequent slip.'
       ]
     };
@@ -182,7 +182,7 @@ export const strength: Sum = {
         ]
       ],
       workings: [
-        `So much sugar turned that the liquid reads ${sg(n('to'))}: ${(1000 * hexoseKg).toFixed(0)} g of hexose a litre × 0.46.`,
+        `So much sugar turned that the liquid reads ${sg(n('to'))}: ${(1000 * hexoseKg).toFixed(0)} g/L of hexose × 0.46.`,
         'The short sums take one factor for every strength. They do not know of sugar fed later, of water added, or of fruit that gave sugar after the first reading.'
       ]
     };

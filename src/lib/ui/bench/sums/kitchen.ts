@@ -6,10 +6,10 @@ import { juiceLPerKg, MILLS, PRESSES, pressLoads, type Mill, type Press } from '
 import { PRODUCE, produceById } from '$core/tables/table';
 import { bleachMl, SANITISERS, stockMl, sulphiteG } from '$core/must/dilute';
 import { CUP_G, DOSES, spoonText, SO2_SHARE } from '$core/tables/doses';
-import { gramsText, quantityText, significant, volumeText } from '$core/units/format';
+import { gramsText, greatUnit, quantityText, significant, volumeText } from '$core/units/format';
 import { InputError } from '$core/units/input-error';
 import { readAmount } from '$core/units/reckon';
-import { fromBase, fromCelsius, L_PER, type Unit } from '$core/units/measure';
+import { fromBase, fromCelsius, KG_PER, L_PER, type Unit } from '$core/units/measure';
 import { countryOf, type Settings } from '$core/units/settings';
 import type { Sum } from '../sum';
 
@@ -79,7 +79,7 @@ export const measures: Sum = {
         ...show(['tsp', 'tbsp', 'cup', 'mL', 'L', 'us-pt', 'uk-pt', 'us-gal', 'uk-gal'], volumeL)
       ],
       workings: [
-        `A level teaspoon (4.93 mL) of it is ${significant(gPerL * L_PER.tsp, 2)} g, a US cup ${significant(gPerL * L_PER.cup, 3)} g. Spoons of powder vary by a fifth: weigh what matters.`
+        `A level teaspoon of it is ${significant(gPerL * L_PER.tsp, 2)} g, a US cup ${significant(gPerL * L_PER.cup, 3)} g. Spoons of powder vary by a fifth: weigh what matters.`
       ]
     };
   }
@@ -175,7 +175,7 @@ export const cost: Sum = {
       says: 'a bottle.',
       table: [
         ['Wine', money(inWine), 'in all'],
-        ['A litre of it', money(inWine / (n('count') * BOTTLE_L))],
+        [`A ${greatUnit(s.volume)} of it`, money((inWine / (n('count') * BOTTLE_L)) * L_PER[s.volume])],
         ['With bottles', money(each * n('count')), 'in all']
       ],
       workings: [
@@ -248,7 +248,7 @@ export const sanitiser: Sum = {
         says: `of potassium metabisulphite (${spoonText(g, 6)}) ${into}`,
         table: [['Sodium salt', gramsText(sulphiteG(n('volume'), n('mgL'), 'sodium'))]],
         workings: [
-          `${n('mgL')} mg/L × ${n('volume').toFixed(1)} L ÷ ${SO2_SHARE.potassium}, the share of sulphur dioxide in it.`,
+          `${n('mgL')} mg/L × ${volumeText(n('volume'), s.volume)} ÷ ${SO2_SHARE.potassium}, the share of sulphur dioxide in it.`,
           note
         ]
       };
@@ -259,7 +259,7 @@ export const sanitiser: Sum = {
         big: `${significant(ml, 2)} mL`,
         says: `of plain bleach ${into}`,
         workings: [
-          `${n('ppm')} mg/L ÷ ${n('percent')} % on the bottle, × ${n('volume').toFixed(1)} L.`,
+          `${n('ppm')} mg/L ÷ ${n('percent')} % on the bottle, × ${volumeText(n('volume'), s.volume)}.`,
           note
         ],
         stop: 'bleach-mix'
@@ -270,7 +270,7 @@ export const sanitiser: Sum = {
     return {
       big: kind === 'acid' ? `${significant(amount, 2)} mL` : gramsText(amount),
       says: into,
-      workings: [`${perL} a litre × ${n('volume').toFixed(1)} L.`, note]
+      workings: [`${perL} ${kind === 'acid' ? 'mL' : 'g'}/L × ${volumeText(n('volume'), s.volume)}.`, note]
     };
   }
 };
@@ -320,7 +320,7 @@ export const press: Sum = {
         ['A load', volumeText(at(0) / loads, s.volume)]
       ],
       workings: [
-        `${juiceLPerKg(p, m).toFixed(2)} L a kg, common practice. Press, rest a quarter of an hour, press again.`,
+        `${volumeText(juiceLPerKg(p, m) * KG_PER[s.mass], s.volume)} a ${s.mass}, common practice. Press, rest a quarter of an hour, press again.`,
         'Then read the juice: its own gravity and acid are better than any table.'
       ]
     };
