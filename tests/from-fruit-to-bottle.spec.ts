@@ -174,5 +174,5 @@ test('what is no amount, and a dose past all sense, are asked about', async ({ p
   await expect(page.getByRole('alert').first()).toContainText('poisonous');
   expect((await logOf(page)).filter((e) => e.type === 'addition')).toHaveLength(1);
   await add('honey', '1 lb');
-  await expect(page.getByRole('status')).toContainText('1.00 lb honey in.');
+  await expect(page.getByRole('status')).toContainText('0.45 kg honey in.');
 });

@@ -1,4 +1,4 @@
-import { plain } from '../units/say';
+import { METRIC, plain, type SayUnits } from '../units/say';
 import { describe, expect, it } from 'vitest';
 import type { LedgerEvent } from '../ledger/log';
 import { asMade, nextTimeNotes } from '../ledger/as-made';
@@ -6,7 +6,7 @@ import { likelyFigures } from './balance';
 import { amountOf, type Ingredient, type Plan } from '../plan/plan';
 import { planSchema } from '../plan/plan-schema';
 import { scalePlan, solvePlan } from '../solve/solve';
-import { differences, newest, versionsOf, type Recipe } from './recipe';
+import { differences, newest, perText, versionsOf, type Recipe } from './recipe';
 
 const plan: Plan = solvePlan({
   ingredients: [
@@ -104,5 +104,26 @@ describe('what was really done', () => {
     expect(likelyFigures(again).potentialAbv).toBeCloseTo(likelyFigures(made).potentialAbv, 1);
     expect(amountOf(again.ingredients[1]!)).toBeCloseTo(2.3, 1);
     expect(nextTimeNotes(log).map((n) => n.text)).toEqual(['Less lemon', 'more fruit']);
+  });
+
+  it('says so much to the wine in a household’s own measures', () => {
+    const us: SayUnits = { mass: 'lb', volume: 'us-gal', temp: 'F' };
+    const uk: SayUnits = { mass: 'lb', volume: 'uk-gal', temp: 'C' };
+    const mixed: SayUnits = { mass: 'lb', volume: 'L', temp: 'C' };
+    const of = (amount: number, unit: 'kg' | 'L') =>
+      [METRIC, us, uk, mixed].map((u) => perText(amount, unit, u));
+    expect(of(0.362, 'kg')).toEqual([
+      '362 g a litre',
+      '3.02 lb a US gal',
+      '3.63 lb a UK gal',
+      '13 oz a litre'
+    ]);
+    expect(of(0.001, 'kg')).toEqual(['1 g a litre', '3.79 g a US gal', '4.55 g a UK gal', '1 g a litre']);
+    expect(of(0.62, 'L')).toEqual([
+      '620 mL a litre',
+      '2.48 US qt a US gal',
+      '4.96 UK pt a UK gal',
+      '620 mL a litre'
+    ]);
   });
 });

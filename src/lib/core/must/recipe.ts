@@ -1,4 +1,6 @@
-import { inL, liquidPerL, perL } from '../units/say';
+import { greatUnit, massText, significant, volumeUnitFor } from '../units/format';
+import { fromBase, toBase, UNIT_LABEL } from '../units/measure';
+import { inL, METRIC, type SayUnits } from '../units/say';
 import { z } from 'zod';
 import { InputError } from '../units/input-error';
 import { withoutFigures } from '../plan/figures';
@@ -92,9 +94,25 @@ function perLitre(plan: Plan): PerLitre {
   return out;
 }
 
-/** An amount a litre in words. */
-const perText = (amount: number, unit: 'kg' | 'L'): string =>
-  unit === 'L' ? liquidPerL(amount) : perL(amount);
+/** Less than so much to a litre is weighed in grams in every kitchen, kg/L. */
+const A_POWDER_KG_L = 0.01;
+
+/**
+ * So much to the wine in words: to a litre, or to the household's gallon.
+ * @param amount kg/L or L/L
+ * @example perText(0.362, 'kg', METRIC) // '362 g a litre'
+ */
+export function perText(amount: number, unit: 'kg' | 'L', u: SayUnits): string {
+  const each = amount * toBase(1, u.volume);
+  const used = volumeUnitFor(each, u.volume);
+  const text =
+    unit === 'L'
+      ? `${significant(fromBase(each, used), 3)} ${UNIT_LABEL[used]}`
+      : u.mass === 'kg' || amount < A_POWDER_KG_L
+        ? `${significant(1000 * each, 3)} g`
+        : massText(each, u.mass);
+  return `${text} a ${greatUnit(u.volume)}`;
+}
 
 /** Less than this share is weighing, not a change. */
 const ALIKE = 0.02;
@@ -102,16 +120,17 @@ const ALIKE = 0.02;
 /**
  * How a plan differs from another, in lines: what is more or less a litre of wine, what is new or gone, other
  * goals, yeast and schools. Empty when they make the same wine.
+ * @param u what the household weighs and pours in
  */
-export function differences(from: Plan, to: Plan): string[] {
+export function differences(from: Plan, to: Plan, u: SayUnits = METRIC): string[] {
   const lines: string[] = [];
   const [a, b] = [perLitre(from), perLitre(to)];
   for (const [key, x] of b) {
     const was = a.get(key);
-    if (!was) lines.push(`${x.title} added, ${perText(x.amount, x.unit)}`);
+    if (!was) lines.push(`${x.title} added, ${perText(x.amount, x.unit, u)}`);
     else if (Math.abs(x.amount - was.amount) > ALIKE * was.amount)
       lines.push(
-        `${x.title} ${x.amount > was.amount ? 'up' : 'down'} from ${perText(was.amount, x.unit)} to ${perText(x.amount, x.unit)}`
+        `${x.title} ${x.amount > was.amount ? 'up' : 'down'} from ${perText(was.amount, x.unit, u)} to ${perText(x.amount, x.unit, u)}`
       );
   }
   for (const [key, x] of a) if (!b.has(key)) lines.push(`no ${x.title.toLowerCase()}`);

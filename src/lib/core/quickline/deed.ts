@@ -91,7 +91,7 @@ function homeAfter(home: Home, { deed, newVessels }: Written): Home {
 }
 
 /** A draft as the event it becomes, for asking what it does. */
-const asEvent = (d: Draft, now: number, id: string): LedgerEvent =>
+export const asEvent = (d: Draft, now: number, id: string): LedgerEvent =>
   ({
     ...d,
     id: d.id ?? id,

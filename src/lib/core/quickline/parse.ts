@@ -14,7 +14,7 @@ import { readSet, withSets } from './sets';
 import { AHEAD_MS, joined, settle } from './settle';
 import { spelt } from './spelling';
 import { takeWhen } from './when';
-import { takeWho } from './who';
+import { takeWho, withNumberedNames } from './who';
 
 /** What a line means, or what has to be settled first. */
 export type Parsed = { commands: Command[]; asks: Ask[] };
@@ -36,7 +36,8 @@ export function parse(text: string, by: Context): Parsed {
   if (!plain) return { commands: [], asks: [] };
   if (plain.length > MOST_CHARS)
     return ask('text', `A line has ${MOST_CHARS} letters at most: write a note on its page.`);
-  return possible(withRest(readLine(plain, by), plain, (line) => readLine(line, by)));
+  const { line, ctx, asWritten } = withNumberedNames(plain, by);
+  return asWritten(possible(withRest(readLine(line, ctx), line, (x) => readLine(x, ctx))));
 }
 
 /** A line as it is written, without what makes its figures possible. */

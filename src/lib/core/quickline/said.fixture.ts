@@ -443,5 +443,50 @@ export const SAID: [meaning: string, ...lines: string[]][] = [
   ['pitch 5g + note fingers crossed', 'pitched 5 g yeast, fingers crossed', '5 g yeast fingers crossed'],
   ['bottle 6 still + note phew', 'bottled 6, phew', 'phew bottled 6'],
   ['stands cellar + note heavy thing indeed', 'moved it to the cellar, heavy thing indeed'],
-  ['undo', 'undo', 'undo that', 'take that back']
+  ['undo', 'undo', 'undo that', 'take that back'],
+  // What is weighed or poured is no gravity, whatever its figure.
+  ['add white 1.02', '1.02 kg sugar', '+ 1.02 kg sugar', 'added 1.020 kg of sugar', '1.02 kg white sugar in'],
+  ['add white 0.499', '1.10 lb sugar', 'added 1.1 lb sugar', '1.1 lb white sugar went in'],
+  ['add water 1.05', 'added 1.05 l water', '1.050 l water in', '+ 1.05 l of water'],
+  ['add blackberry 1.05', '1.05 kg blackberries', 'added 1.05 kg of blackberries'],
+  [
+    'read 1.050 + add white 1.02',
+    '1.050, 1.02 kg sugar',
+    'sg 1.050 and added 1.02 kg sugar',
+    'added 1.02 kg sugar, 1.050'
+  ],
+  ['add white 0.99 + stir', '0.99 kg sugar, stirred', 'added 0.99 kg sugar and stirred well'],
+  ['add honey 1.08 + read 1.080', 'added 1.08 kg honey, 1.080', '1.08 kg honey in and it reads 1.080'],
+  // Bottles leave by themselves, and by hand.
+  ['open 1', 'a bottle broke', 'one bottle smashed', 'broke a bottle', 'gave away one', 'gave one away'],
+  ['open 1 gushing', 'a bottle burst', 'one of the bottles exploded', 'one bottle burst'],
+  ['open 2', 'two bottles broke', 'gave two away', 'gave away 2 to the neighbours'],
+  ['open 2 gushing', 'two bottles burst', '2 of my bottles exploded'],
+  // Two and three deeds in one breath.
+  [
+    'read 1.012 + stir + note thank goodness',
+    '1.012, stirred, thank goodness',
+    'thank goodness, 1.012 and stirred'
+  ],
+  ['stir + see clarity=cloudy', 'stirred, cloudy', 'cloudy, stirred it'],
+  ['read 0.996 + see clarity=clear', '0.996, clear', 'reads 0.996 and it is clear', 'it is clear, 0.996'],
+  [
+    'rack green + add campden 0.00044',
+    'racked to green jar, 1 campden',
+    'racked to the green jar and added 1 campden'
+  ],
+  ['lost 0.5 spilt + read 1.020', 'spilt 0.5 l, 1.020', '1.020, spilt half a litre'],
+  ['sample 0.1 + read 1.004', 'took a 100 ml sample, 1.004', 'drew off 100 ml, reads 1.004'],
+  ['fruit-out drip + read 1.030', 'fruit out, 1.030', '1.030, took the fruit out'],
+  ['stands cellar + read 1.010', 'moved to the cellar, 1.010', '1.010, moved it to the cellar'],
+  ['pitch 5g + note the yeast at 68 f', 'pitched 5 g yeast at 68 f', 'pitched 5 g of yeast at 68 f'],
+  ['bottle 12 still + open 1 + note lovely', 'bottled 12, opened one, lovely'],
+  ['add campden 0.00088 + stir + note tomorrow the yeast', '2 campden, stirred, tomorrow the yeast'],
+  ['read 1.018 + note cat fell in', '1.018, cat fell in', 'cat fell in; 1.018'],
+  ['stir @Plum + read 1.030 @Plum', 'plum stirred, 1.030', 'plum: stirred and 1.030'],
+  [
+    'read 1.012 @Elderberry + read 1.030 @Plum',
+    'elderberry 1.012, plum 1.030',
+    'elderberry 1.012 and plum 1.030'
+  ]
 ];

@@ -203,4 +203,30 @@ describe('what is said', () => {
     expect(lost.slice(0, 20)).toEqual([]);
     expect(right / all).toBeGreaterThan(0.9);
   });
+
+  it('a number in the name of a wine is no amount', () => {
+    const numbered = {
+      ...ctx,
+      wines: ['Plum 1', 'Plum 2', 'Pear 2025', 'Quince'].map((name) => ({
+        id: name,
+        name,
+        startedAt: NOW - 14 * 86_400_000
+      }))
+    };
+    const of = (line: string) => {
+      const { commands, asks } = parse(line, numbered);
+      return asks.length > 0 ? `ask ${asks[0]!.text}` : commands.map(whole).join(' + ');
+    };
+    for (const [meant, ...lines] of [
+      ['read 1.012 @Plum 2', 'plum 2 sg 1.012', 'sg 1.012 plum 2', 'Plum 2: 1.012', '1.012 in the plum 2'],
+      ['read 1.040 @Pear 2025 + stir @Pear 2025', 'pear 2025 1.040, stirred', 'Pear 2025: 1.040 and stirred'],
+      ['stir @Plum 1 + stir @Plum 2', 'stirred plum 1 and plum 2'],
+      ['add plum 2', 'added 2 kg plums', 'plum 2 kg'],
+      ['note the Pear 2025 smells of roses', 'note: the Pear 2025 smells of roses']
+    ])
+      for (const line of lines) expect(of(line), line).toBe(meant);
+    // Which of two is asked with their names as they are; said of all, it is said of each once.
+    expect(of('plum sg 1.012')).toMatch(/^ask .*(?:which|mean)/i);
+    expect(of('stirred all')).toBe('stir @Plum 1 + stir @Plum 2 + stir @Pear 2025 + stir');
+  });
 });

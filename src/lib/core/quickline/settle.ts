@@ -4,6 +4,7 @@ import { OF_NO_WINE, type Ask, type Command } from './command';
 import { ask, read, type Context, type Read, type Wine } from './context';
 import { unknown, type Part } from './pieces';
 import { atDay, type When } from './when';
+import { eachOnce } from './who';
 
 /** A moment so little ahead is now: clocks differ. */
 export const AHEAD_MS = 60_000;
@@ -95,9 +96,10 @@ function place(command: Command, named: readonly Wine[], line: string, ctx: Cont
   }
   const here = ctx.wines.find((w) => w.id === ctx.hereId);
   if (here) return of(here);
-  const fit = ctx.wines.filter((w) => w.fits?.(command.kind) ?? true);
+  const wines = eachOnce(ctx.wines);
+  const fit = wines.filter((w) => w.fits?.(command.kind) ?? true);
   if (fit.length === 1) return of(fit[0]!);
-  const asked = which(fit.length > 0 ? fit : ctx.wines, line);
+  const asked = which(fit.length > 0 ? fit : wines, line);
   return isNew
     ? {
         ...asked,

@@ -117,3 +117,45 @@ export function numbered<T extends { name: string }>(wines: readonly T[]): T[] {
     return { ...w, name };
   });
 }
+
+/** Each wine once, by whatever names it may be called in a line. */
+export const eachOnce = (wines: readonly Wine[]): Wine[] =>
+  [...new Map([...wines].reverse().map((w) => [w.id, w])).values()].reverse();
+
+/** What makes a number an amount, and no end of a name. */
+const UNIT =
+  '(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|ml|l|litres?|liters?|us|uk|gals?|gallons?|cups?|tsps?|tbsps?|pints?|quarts?|bottles?|days?|weeks?|months?|x|%|°|c|f)';
+
+/**
+ * A line in which names with a number in them, *Plum 2025*, stand as one word: their number is no amount.
+ * @returns the line, the context that knows those words, and what puts the names back into what was found
+ */
+export function withNumberedNames<C extends Pick<Context, 'wines'>>(
+  line: string,
+  ctx: C
+): { line: string; ctx: C; asWritten: <T>(found: T) => T } {
+  const words = new Map<string, string>();
+  const wines: Wine[] = [];
+  let out = line;
+  for (const { wine, name } of namedWines(ctx.wines)) {
+    if (!/\d/.test(name) || !/\d/.test(out)) continue;
+    const called = kept(`\\b${escaped(name).replace(/ /g, '\\W+')}\\b(?![.,]\\d)(?!\\s*${UNIT}(?![a-z]))`);
+    const m = called.exec(out.toLowerCase());
+    if (!m) continue;
+    const word = `zq${[...String(wines.length)].map((d) => 'bcdfghjklm'[Number(d)]).join('')}v`;
+    words.set(word, out.slice(m.index, m.index + m[0].length));
+    wines.push({ ...wine, name: word });
+    out = `${out.slice(0, m.index)}${word}${out.slice(m.index + m[0].length)}`;
+  }
+  if (wines.length === 0) return { line, ctx, asWritten: (found) => found };
+  const back = (text: string) => text.replace(/zq[a-z]+v\b/gi, (w) => words.get(w.toLowerCase()) ?? w);
+  const asWritten = <T>(x: T): T =>
+    (typeof x === 'string'
+      ? back(x)
+      : Array.isArray(x)
+        ? x.map(asWritten)
+        : x && typeof x === 'object'
+          ? Object.fromEntries(Object.entries(x).map(([k, v]) => [k, asWritten(v)]))
+          : x) as T;
+  return { line: out, ctx: { ...ctx, wines: [...ctx.wines, ...wines] }, asWritten };
+}

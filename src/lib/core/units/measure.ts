@@ -65,19 +65,16 @@ export const UNIT_LABEL: Record<Unit, string> = {
   tsp: 'tsp'
 };
 
-const GALLON = { us: 'us-gal', uk: 'uk-gal' } as const;
-
 /**
  * Whether a household that weighs and pours in `own` does not use `unit`. Grams, cups and spoons are everybody's.
  * @example isForeign('kg', { mass: 'lb', volume: 'L' }) // true
  */
-export function isForeign(unit: string, own: { mass: MassUnit; volume: VolumeUnit }): boolean {
-  if (unit === 'g') return false;
-  if (isMassUnit(unit)) return (unit === 'kg') !== (own.mass === 'kg');
-  if (unit === 'L' || unit === 'mL') return own.volume !== 'L';
-  const country = unit.slice(0, 2);
-  return country in GALLON && unit[2] === '-' && own.volume !== GALLON[country as keyof typeof GALLON];
-}
+export const isForeign = (unit: string, own: { mass: MassUnit; volume: VolumeUnit }): boolean =>
+  isMassUnit(unit)
+    ? unit !== 'g' && (unit === 'kg') !== (own.mass === 'kg')
+    : unit[2] === '-'
+      ? !own.volume.startsWith(unit.slice(0, 3))
+      : /^m?L$/.test(unit) && own.volume !== 'L';
 
 export const isMassUnit = (unit: string): unit is MassUnit => unit in KG_PER;
 export const isVolumeUnit = (unit: string): unit is VolumeUnit => unit in L_PER;

@@ -1,19 +1,10 @@
 import { greatUnit, massText, massUnitFor, significant, volumeText, volumeUnitFor } from './format';
-import {
-  fromBase,
-  fromCelsius,
-  toBase,
-  UNIT_LABEL,
-  type MassUnit,
-  type Unit,
-  type VolumeUnit
-} from './measure';
+import { fromBase, fromCelsius, UNIT_LABEL, type MassUnit, type Unit, type VolumeUnit } from './measure';
 
 /** Around a figure in a sentence: marks that no keyboard writes. */
 const [OPEN, CLOSE] = ['\uE000', '\uE001'];
 /** Figures that are said otherwise elsewhere; concentrations such as g/L are the same everywhere. */
-type Kind =
-  'volume' | 'mass' | 'L' | 'mL' | 'kg' | 'kg a litre' | 'weight a litre' | 'volume a litre' | '°C' | 'apart';
+type Kind = 'volume' | 'mass' | 'L' | 'mL' | 'kg' | 'kg a litre' | '°C' | 'apart';
 
 const mark = (kind: Kind, ...figures: (number | string)[]): string =>
   `${OPEN}${kind}|${figures.join('|')}${CLOSE}`;
@@ -35,10 +26,6 @@ export const inML = of('mL');
 export const inKg = (value: number, isRule?: 'rule'): string => mark(isRule ? 'kg' : 'mass', value);
 /** Fruit a litre of wine, from kg/L. */
 export const inKgL = of('kg a litre');
-/** So much to the wine, from kg/L: grams where it is metric or a powder. */
-export const perL = of('weight a litre');
-/** The same of a liquid, from litres to a litre. */
-export const liquidPerL = of('volume a litre');
 /** A temperature, from °C. */
 export const inC = of('°C');
 /**
@@ -63,9 +50,6 @@ export const bodyUnit = (u: Pick<SayUnits, 'mass' | 'volume'>): { label: string;
   perKgL: fromBase(1, u.mass) / fromBase(1, u.volume)
 });
 
-/** Less than so much to a litre is weighed in grams in every kitchen, kg/L. */
-const A_POWDER_KG_L = 0.01;
-
 const shown = (base: number, unit: Unit): string => {
   const n = fromBase(base, unit);
   return significant(n, n >= 100 ? 3 : 2);
@@ -84,18 +68,6 @@ function figure(kind: Kind, texts: readonly string[], u: SayUnits): string {
       if (u.mass === 'kg') return asIs(kind);
       const { label, perKgL } = bodyUnit(u);
       return say((x) => significant(x * perKgL, 2), label);
-    }
-    case 'weight a litre': {
-      const a = `a ${greatUnit(u.volume)}`;
-      const kg = values[0]! * toBase(1, u.volume);
-      return values[0]! < A_POWDER_KG_L || u.mass === 'kg'
-        ? `${significant(1000 * kg, 3)} g ${a}`
-        : `${massText(kg, u.mass)} ${a}`;
-    }
-    case 'volume a litre': {
-      const litres = values[0]! * toBase(1, u.volume);
-      const used = volumeUnitFor(litres, u.volume);
-      return `${significant(fromBase(litres, used), 3)} ${UNIT_LABEL[used]} a ${greatUnit(u.volume)}`;
     }
     case 'volume':
       return volumeText(values[0]!, u.volume);

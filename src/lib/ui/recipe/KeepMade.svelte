@@ -13,7 +13,7 @@
 
   const made = $derived(asMade(batch.events, batch.state));
   const recipe = $derived(recipeOf(batch));
-  const changes = $derived(differences(recipe?.plan ?? batch.state.plan, made));
+  const changes = $derived(differences(recipe?.plan ?? batch.state.plan, made, household.settings));
   const isKept = $derived(household.recipes.some((r) => r.batchId === batch.id));
 
   const keep = () =>

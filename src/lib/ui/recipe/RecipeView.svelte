@@ -29,7 +29,7 @@
   const sheet = $derived(sheetOf({ ...plan, name: recipe.name }, vessel, units));
   const versions = $derived(versionsOf(household.recipes, recipe.family));
   const parent = $derived(household.recipes.find((r) => r.id === recipe.parent));
-  const changes = $derived(parent ? differences(parent.plan, recipe.plan) : []);
+  const changes = $derived(parent ? differences(parent.plan, recipe.plan, household.settings) : []);
   const notes = $derived(made.flatMap((m) => m.notes.map((n) => ({ ...n, batch: m }))));
   const day = (at: string | number) =>
     new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(

@@ -112,8 +112,16 @@ const bottlesAfter = (verb: string, isBare: boolean): RegExp =>
   new RegExp(
     `\\b(?:${verb})\\s+(\\d+|${WORD})\\s*(?:bottles?\\b|of\\s+them\\b${isBare ? '|(?=,|\\s+(?:and|with|at|for)\\b|$)' : ''})`
   );
+const GAVE_AWAY = new RegExp(
+  `\\bgave\\s+(?:away\\s+(\\d+|${WORD})(?=\\s+to\\b|\\s*(?:,|$))|(\\d+|${WORD})\\s+away\\b)`
+);
 const LEAVING = LEFT.map(
   ([how, verb]) => [how, bottlesAfter(verb, how === 'opened' || verb.startsWith('broke'))] as const
+);
+
+/** `a bottle broke`, `two of the bottles burst`. */
+const WENT = new RegExp(
+  `\\b(\\d+|${WORD})\\s+(?:of\\s+(?:the|my)\\s+)?bottles?\\s+(?:has\\s+|have\\s+|got\\s+)?(broke(?:n)?|smashed|burst|exploded|blew\\s+up)\\b`
 );
 
 /** `the neighbours` stays as it is; a name gets its capital back, which the line has lost. */
@@ -128,10 +136,19 @@ export function readOpen(p: Piece): Read | null {
     /\b(?:(\d+|an?|one|two|three)\s+)?corks?\s+(?:has\s+|have\s+)?(?:popped|blew|blown|went|come\s+out|came\s+out|pushed\s+out)(?:\s+(?:out|off))?\b/
   );
   if (popped) return read({ kind: 'open', count: figureAt(popped[1] ?? 'one')?.n ?? 1, found: 'fizzy' });
+  const went = take(p, WENT);
+  if (went)
+    return read({
+      kind: 'open',
+      count: figureAt(went[1]!)?.n ?? 1,
+      how: 'broken',
+      // Glass that bursts by itself has gas in it.
+      ...(/burst|explode|blew/.test(went[2]!) ? { found: 'gushing' as const } : {})
+    });
   for (const [how, pattern] of LEAVING) {
-    const m = take(p, pattern);
+    const m = take(p, pattern) ?? (how === 'given' ? take(p, GAVE_AWAY) : null);
     if (!m) continue;
-    const count = figureAt(m[1]!)?.n ?? 1;
+    const count = figureAt(m[1] ?? m[2]!)?.n ?? 1;
     if (how === 'given' || how === 'swapped') {
       const to = take(p, how === 'given' ? /\b(?:away\s+)?to\s+([^,]{2,80})$/ : /\bfor\s+([^,]{2,80})$/);
       take(p, /\baway\b/);

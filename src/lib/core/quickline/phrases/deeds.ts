@@ -2,6 +2,7 @@ import type { StepId } from '../../tables/step-id';
 import { civilDay } from '../../units/zone';
 import { ask, read, take, type Context, type Piece, type Read } from '../context';
 import { daysOf, momentOf } from '../when';
+import { eachOnce } from '../who';
 
 const STIRRED =
   /\b(?:(?:stirred|shook|whisked)\s+(?:out\s+(?:the\s+)?gas|(?:the\s+)?gas\s+out(?:\s+of\s+it)?)|(?:gave\s+(?:it|them)\s+a\s+(?:good\s+|quick\s+)?)?stir(?:red|ring)?(?:\s+(?:it|down|well|up|them|twice|again))*|(?:push|punch)(?:ed|ing)?\s+(?:down\s+)?(?:the\s+)?(?:cap|fruit|pulp|petals|bag)(?:\s+(?:down|under))?|(?:shook|shaken|swirled)(?:\s+(?:it|them|the\s+(?:jars?|buckets?|must|wine)))?(?:\s+up)?|(?:degassed|de-gassed)(?:\s+(?:it|them|the\s+wine))?(?:\s+for\s+(?:\d+|an?|half\s+an)\s*(?:min(?:ute)?s?|h(?:ou)?rs?|h))?|(?:pushed|punched)\s+(?:it\s+|them\s+)?down\b|cap\s+(?:was\s+)?(?:pushed|punched)\s+down)\b/;
@@ -15,7 +16,7 @@ export function readStir(p: Piece, ctx: Context): Read | null {
   if (!isAll) return read({ kind: 'stir' });
   take(p, ALL);
   take(p, ALL);
-  const those = ctx.wines.filter((w) => w.fits?.('stir') ?? true);
+  const those = eachOnce(ctx.wines).filter((w) => w.fits?.('stir') ?? true);
   return those.length === 0
     ? ask('batch', 'No wine wants stirring now.')
     : read(...those.map((w) => ({ kind: 'stir' as const, batchId: w.id })));

@@ -50,7 +50,12 @@ const GRAVITY = [
   new RegExp(`\\b${LEAD}${IS}(${NUM})(?![\\w]|[.,]\\d)`),
   new RegExp(`(${NUM})\\s*(?:sg|gravity)\\b`)
 ];
-const BARE = /(?<![\w.,]|[a-z]\d?-)(1[.,]\d{2,4}|[01]?[.,]9\d{1,3}|1[01]\d{2}|9[7-9]\d)(?![\w]|[.,]\d)/;
+/** What is weighed or poured so is no gravity: `1.02 kg sugar`. */
+const NO_UNIT =
+  '(?!\\s*(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|ml|l|litres?|liters?|us\\s+\\w+|uk\\s+\\w+|gals?|gallons?|cups?|tsps?|tbsps?|pints?|pts?|quarts?|qts?)\\b)';
+const BARE = new RegExp(
+  `(?<![\\w.,]|[a-z]\\d?-)(1[.,]\\d{2,4}|[01]?[.,]9\\d{1,3}|1[01]\\d{2}|9[7-9]\\d)(?![\\w]|[.,]\\d)${NO_UNIT}`
+);
 const LONE = /^[\s,;:]*(\d{1,3}(?:[.,]\d)?)[\s,;:]*$/;
 
 /** `it dropped to 1.020`. */
