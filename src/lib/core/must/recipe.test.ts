@@ -1,4 +1,5 @@
-import { METRIC, plain, type SayUnits } from '../units/say';
+import { plain } from '../units/say';
+import { SYSTEMS } from '../units/settings';
 import { describe, expect, it } from 'vitest';
 import type { LedgerEvent } from '../ledger/log';
 import { asMade, nextTimeNotes } from '../ledger/as-made';
@@ -106,12 +107,9 @@ describe('what was really done', () => {
     expect(nextTimeNotes(log).map((n) => n.text)).toEqual(['Less lemon', 'more fruit']);
   });
 
-  it('says so much to the wine in a household’s own measures', () => {
-    const us: SayUnits = { mass: 'lb', volume: 'us-gal', temp: 'F' };
-    const uk: SayUnits = { mass: 'lb', volume: 'uk-gal', temp: 'C' };
-    const mixed: SayUnits = { mass: 'lb', volume: 'L', temp: 'C' };
+  it('gives an amount per litre, or per gallon where the household measures in gallons', () => {
     const of = (amount: number, unit: 'kg' | 'L') =>
-      [METRIC, us, uk, mixed].map((u) => perText(amount, unit, u));
+      Object.values(SYSTEMS).map((u) => perText(amount, unit, u));
     expect(of(0.362, 'kg')).toEqual([
       '362 g a litre',
       '3.02 lb a US gal',

@@ -94,12 +94,12 @@ function perLitre(plan: Plan): PerLitre {
   return out;
 }
 
-/** Less than so much to a litre is weighed in grams in every kitchen, kg/L. */
+/** Below this concentration, kg/L, an ingredient is a powder and is given in grams in every unit system. */
 const A_POWDER_KG_L = 0.01;
 
 /**
- * So much to the wine in words: to a litre, or to the household's gallon.
- * @param amount kg/L or L/L
+ * An ingredient's amount per litre of wine, or per gallon where the household measures in gallons.
+ * @param amount kg or L of the ingredient in a litre of wine
  * @example perText(0.362, 'kg', METRIC) // '362 g a litre'
  */
 export function perText(amount: number, unit: 'kg' | 'L', u: SayUnits): string {
@@ -120,7 +120,7 @@ const ALIKE = 0.02;
 /**
  * How a plan differs from another, in lines: what is more or less a litre of wine, what is new or gone, other
  * goals, yeast and schools. Empty when they make the same wine.
- * @param u what the household weighs and pours in
+ * @param u the household's units; metric if left out
  */
 export function differences(from: Plan, to: Plan, u: SayUnits = METRIC): string[] {
   const lines: string[] = [];

@@ -67,8 +67,11 @@ export const read = (...commands: Command[]): Read => ({ commands, asks: [] });
  */
 export type Piece = { text: string };
 
+/** Finds something in a text as a pattern does. */
+export type Finder = { exec: (text: string) => RegExpExecArray | null };
+
 /** Takes what matches out of a piece; null when nothing does. */
-export function take(p: Piece, pattern: RegExp): RegExpExecArray | null {
+export function take(p: Piece, pattern: Finder): RegExpExecArray | null {
   const m = pattern.exec(p.text);
   if (m) p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
   return m;

@@ -1,5 +1,6 @@
 import { once } from '../maths/once';
 import { remembered } from '../units/remembered';
+import { startsWithUnit } from '../units/words';
 import type { Context, Piece, Wine } from './context';
 import { isNear } from './spelling';
 
@@ -118,13 +119,12 @@ export function numbered<T extends { name: string }>(wines: readonly T[]): T[] {
   });
 }
 
-/** Each wine once, by whatever names it may be called in a line. */
+/** Each wine once, though a line may call it by two names. */
 export const eachOnce = (wines: readonly Wine[]): Wine[] =>
-  [...new Map([...wines].reverse().map((w) => [w.id, w])).values()].reverse();
+  wines.filter((w, i) => wines.findIndex((x) => x.id === w.id) === i);
 
-/** What makes a number an amount, and no end of a name. */
-const UNIT =
-  '(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|ml|l|litres?|liters?|us|uk|gals?|gallons?|cups?|tsps?|tbsps?|pints?|quarts?|bottles?|days?|weeks?|months?|x|%|°|c|f)';
+/** Behind a number: it counts or measures something, and is no part of a name. */
+const COUNTS = /^\s*(?:bottles?|days?|weeks?|months?|[x%°cf](?![a-z]))/;
 
 /**
  * A line in which names with a number in them, *Plum 2025*, stand as one word: their number is no amount.
@@ -139,10 +139,12 @@ export function withNumberedNames<C extends Pick<Context, 'wines'>>(
   let out = line;
   for (const { wine, name } of namedWines(ctx.wines)) {
     if (!/\d/.test(name) || !/\d/.test(out)) continue;
-    const called = kept(`\\b${escaped(name).replace(/ /g, '\\W+')}\\b(?![.,]\\d)(?!\\s*${UNIT}(?![a-z]))`);
-    const m = called.exec(out.toLowerCase());
+    const m = kept(`\\b${escaped(name).replace(/ /g, '\\W+')}\\b(?![.,]\\d)`).exec(out.toLowerCase());
     if (!m) continue;
-    const word = `zq${[...String(wines.length)].map((d) => 'bcdfghjklm'[Number(d)]).join('')}v`;
+    const behind = out.slice(m.index + m[0].length).toLowerCase();
+    if (COUNTS.test(behind) || startsWithUnit(behind)) continue;
+    // A word of the line alone, which is no slip of any other.
+    const word = `zq${'bcdfghjklm'[wines.length % 10]!.repeat(1 + Math.floor(wines.length / 10))}v`;
     words.set(word, out.slice(m.index, m.index + m[0].length));
     wines.push({ ...wine, name: word });
     out = `${out.slice(0, m.index)}${word}${out.slice(m.index + m[0].length)}`;

@@ -92,7 +92,7 @@ describe('every sentence of the core, in metric, US and UK measures', () => {
           ).map((s) => s.text)
         )
       );
-      // So much a litre is so much a gallon elsewhere.
+      // Amounts per litre are given per gallon in the other systems.
       for (const of of FOREIGN) expect(foreignIn(differences(last, plan, of[0] ?? METRIC), [of])).toEqual([]);
       last = plan;
     }

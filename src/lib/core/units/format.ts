@@ -109,7 +109,7 @@ export function volumeText(volumeL: number, unit: VolumeUnit): string {
 }
 
 /**
- * One of the measure that wine is told in, as it is said of a price.
+ * The household's unit for wine in the singular, as in a price per litre.
  * @example greatUnit('us-gal') // 'US gal'
  */
 export const greatUnit = (unit: VolumeUnit): string => (unit === 'L' ? 'litre' : UNIT_LABEL[unit]);

@@ -42,7 +42,7 @@ export const METRIC: SayUnits = { mass: 'kg', volume: 'L', temp: 'C' };
 const FIGURE = new RegExp(`${OPEN}([^|${CLOSE}]+)\\|([^${CLOSE}]+)${CLOSE}`, 'g');
 
 /**
- * How a household says so much fruit to the wine: the words, and how many of them one kg/L is.
+ * The household's unit for fruit per volume of wine: its label, and how many of it make 1 kg/L.
  * @example bodyUnit({ mass: 'lb', volume: 'us-gal' }).label // 'lb a US gal'
  */
 export const bodyUnit = (u: Pick<SayUnits, 'mass' | 'volume'>): { label: string; perKgL: number } => ({

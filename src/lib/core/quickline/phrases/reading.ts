@@ -1,8 +1,9 @@
 import { InputError } from '../../units/input-error';
 import { parseNumber } from '../../units/number';
 import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '../../units/parse';
+import { startsWithUnit } from '../../units/words';
 import type { Command, CommandOf } from '../command';
-import { ask, read, take, type Context, type Piece, type Read } from '../context';
+import { ask, read, take, type Context, type Finder, type Piece, type Read } from '../context';
 import { JAR, takeVolume } from './volume';
 
 const NUM = '(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)';
@@ -50,12 +51,12 @@ const GRAVITY = [
   new RegExp(`\\b${LEAD}${IS}(${NUM})(?![\\w]|[.,]\\d)`),
   new RegExp(`(${NUM})\\s*(?:sg|gravity)\\b`)
 ];
-/** What is weighed or poured so is no gravity: `1.02 kg sugar`. */
-const NO_UNIT =
-  '(?!\\s*(?:kgs?|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|ml|l|litres?|liters?|us\\s+\\w+|uk\\s+\\w+|gals?|gallons?|cups?|tsps?|tbsps?|pints?|pts?|quarts?|qts?)\\b)';
-const BARE = new RegExp(
-  `(?<![\\w.,]|[a-z]\\d?-)(1[.,]\\d{2,4}|[01]?[.,]9\\d{1,3}|1[01]\\d{2}|9[7-9]\\d)(?![\\w]|[.,]\\d)${NO_UNIT}`
-);
+const BARE = /(?<![\w.,]|[a-z]\d?-)(1[.,]\d{2,4}|[01]?[.,]9\d{1,3}|1[01]\d{2}|9[7-9]\d)(?![\w]|[.,]\d)/g;
+/** A bare number that looks like a gravity and has no unit behind it: `1.02 kg sugar` is a weight. */
+const BARE_GRAVITY: Finder = {
+  exec: (text) =>
+    [...text.matchAll(BARE)].find((m) => !startsWithUnit(text.slice(m.index + m[0].length))) ?? null
+};
 const LONE = /^[\s,;:]*(\d{1,3}(?:[.,]\d)?)[\s,;:]*$/;
 
 /** `it dropped to 1.020`. */
@@ -74,7 +75,7 @@ const NOT_THERE = Symbol();
 /** A figure of a piece, read by one of the readers of typed figures; what that asks is asked here. */
 function figure<T>(
   p: Piece,
-  patterns: RegExp | readonly RegExp[],
+  patterns: Finder | readonly Finder[],
   reader: (m: RegExpExecArray) => T,
   onAsk: (e: InputError, m: RegExpExecArray) => Read
 ): T | typeof NOT_THERE | Read {
@@ -155,7 +156,8 @@ export function readReading(p: Piece, ctx: Context, line: string): Read | null {
   set('potential', figure(p, POTENTIAL, onScale('potential'), offer('gravity')));
   const gravity = (m: RegExpExecArray) => parseGravity(said(m));
   set('sg', figure(p, GRAVITY, gravity, offer('gravity')));
-  if (out.sg === undefined && asks.length === 0) set('sg', figure(p, BARE, gravity, offer('gravity')));
+  if (out.sg === undefined && asks.length === 0)
+    set('sg', figure(p, BARE_GRAVITY, gravity, offer('gravity')));
   const volume = takeVolume(
     p,
     /\b(?:volume|measured|level|(?:the\s+)?mark\s+shows|it\s+holds|there\s+(?:is|are))(?:\s+(?:is|of|at))?\s+(.+)$/,

@@ -215,7 +215,7 @@ export const blending: Sum = {
         ['Sugar', `${b.hexoseGL.toFixed(0)} g/L`, b.hexoseGL > 1 ? 'yeast of either wine can take it' : '']
       ],
       workings: [
-        'A linear programme: so much of each as its jar holds, so that the misses are least, counted by what one tastes (0.5 % of strength, 0.4 g/L of acid, 4 g/L of sugar alike).',
+        'A linear programme: no more of each wine than its jar holds, so that the misses are least, counted by what one tastes (0.5 % of strength, 0.4 g/L of acid, 4 g/L of sugar alike).',
         'Without an amount, as much as the jars allow. Volumes add up: strength, acid and sugar are their means. What is blended cannot be parted.'
       ]
     };

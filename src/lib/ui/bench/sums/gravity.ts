@@ -182,7 +182,7 @@ export const strength: Sum = {
         ]
       ],
       workings: [
-        `So much sugar turned that the liquid reads ${sg(n('to'))}: ${(1000 * hexoseKg).toFixed(0)} g/L of hexose × 0.46.`,
+        `Sugar fermented until the liquid reads ${sg(n('to'))}: ${(1000 * hexoseKg).toFixed(0)} g/L of hexose × 0.46.`,
         'The short sums take one factor for every strength. They do not know of sugar fed later, of water added, or of fruit that gave sugar after the first reading.'
       ]
     };
