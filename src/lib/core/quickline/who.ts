@@ -1,7 +1,6 @@
 import { once } from '../maths/once';
 import { remembered } from '../units/remembered';
-import { startsWithUnit } from '../units/words';
-import type { Context, Piece, Wine } from './context';
+import { startsWithUnit, type Context, type Piece, type Wine } from './context';
 import { isNear } from './spelling';
 
 const plain = (text: string) =>

@@ -74,18 +74,6 @@ const VAGUE = word(
 const HEAPED =
   /^(heaped|heaping|rounded|scant|generous|good|big)\s+(?=(?:tea|table|dessert)?spoon|tsp|tbsp|cup)/;
 
-/**
- * Whether a text begins with a unit of weight or volume.
- * @example startsWithUnit(' kg sugar') // true
- */
-export function startsWithUnit(text: string): boolean {
-  try {
-    return measureAt(text, text, 'us')?.measure.kind === 'unit';
-  } catch {
-    return false;
-  }
-}
-
 /** The measure that stands at the start, its length, or null. `raw` keeps the capitals. */
 export function measureAt(
   text: string,

@@ -7,7 +7,7 @@
   import { checkRacking, planRacking } from '$core/vessels/racking';
   import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
   import { InputError } from '$core/units/input-error';
-  import { entryText, volumeText } from '$core/units/format';
+  import { amountText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { parseWhen } from '../field/parse-when';
@@ -180,7 +180,7 @@
         {draft}
         at={`vol${r.n}`}
         label={cameOut(r)}
-        placeholder={entryText(+r.guess.toFixed(1), unit)}
+        placeholder={amountText(r.guess, unit)}
         mode="decimal"
       />
     </div>
@@ -190,7 +190,7 @@
     {draft}
     at="loss"
     label="Left behind with the lees, {UNIT_LABEL[unit]}"
-    placeholder={entryText(+usualLossL.toFixed(1), unit)}
+    placeholder={amountText(usualLossL, unit)}
     mode="decimal"
   />
   {#if restL > 0.05 && !isSediment(restL, volumeL, 'lees')}

@@ -3,7 +3,7 @@
   import Text from '../field/Text.svelte';
   import VesselPick from '../vessel/VesselPick.svelte';
   import { InputError } from '$core/units/input-error';
-  import { volumeText } from '$core/units/format';
+  import { volumeText, volumeUnitFor } from '$core/units/format';
   import { parseAs } from '$core/units/parse';
   import { drawSample, emptyOut, lose } from '$core/commands/move';
   import type { LostHow } from '$core/ledger/events/loss';
@@ -33,12 +33,15 @@
 
   const isAll = $derived(draft.fields.what.startsWith('all '));
 
+  const example = $derived(draft.fields.what === 'measured' ? 4.6 : 0.15);
+  /** The unit of the example, and of a number that is typed without one. */
+  const unit = $derived(volumeUnitFor(example, household.settings.volume));
+
   const save = form.submit(() => {
     const { what, vessel } = draft.fields;
     const words = WHATS[what as keyof typeof WHATS];
     if (isAll)
       return [`${words}.`, emptyOut(batch.state, what.replace('all ', '') as LostHow, vessel || undefined)];
-    const unit = what === 'measured' ? household.settings.volume : 'mL';
     const { base } = parseAs('volume', draft.fields.amount, unit, countryOf(household.settings));
     if (base <= 0) throw new InputError('The amount is nothing.', 'Give how much.');
     // Where there is one vessel it need not be named: on an earlier day it was another.
@@ -60,7 +63,7 @@
         {draft}
         at="amount"
         label="How much"
-        placeholder={draft.fields.what === 'measured' ? '4.6 L' : '150 mL'}
+        placeholder={volumeText(example, household.settings.volume)}
       />{/if}
   </div>
   <VesselPick

@@ -15,6 +15,7 @@
   /** One line that takes what was picked: `3 kg gooseberries`, or several at once. */
   const draft = createDraft('weigh-in', { text: '', form: 'fresh', weighed: '', place: '' });
   const country = $derived(countryOf(household.settings));
+  const example = $derived(household.settings.mass === 'lb' ? '7 lb gooseberries' : '3 kg gooseberries');
   const haul = $derived(
     draft.fields.text.trim() ? parseHaul(draft.fields.text, country, household.ownProduce) : null
   );
@@ -36,7 +37,7 @@
     if (item.kind !== 'produce')
       return `${f.choice.label} is no harvest: that is for fruit, flowers, roots and leaves.`;
     if (f.choice.ask) return f.choice.ask;
-    return item.massKg > 0 ? null : 'Say how much: “3 kg gooseberries”, “14 heads elderflower”.';
+    return item.massKg > 0 ? null : `Say how much: “${example}”, “14 heads elderflower”.`;
   }
 
   async function save() {
@@ -89,7 +90,7 @@
   <div class="flex">
     <input
       class="h-14 min-w-0 flex-1 bg-transparent px-3 text-[1.1875rem] placeholder:text-quiet"
-      placeholder="3 kg gooseberries"
+      placeholder={example}
       aria-label="What you picked"
       autocomplete="off"
       value={draft.fields.text}

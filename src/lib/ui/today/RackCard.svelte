@@ -1,7 +1,7 @@
 <script lang="ts">
   import { leesL } from '$core/ledger/lees';
   import { liquid } from '$core/liquid/stock';
-  import { entryText } from '$core/units/format';
+  import { amountText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { rack } from '$core/commands/move';
@@ -60,7 +60,7 @@
       inputmode="decimal"
       autocomplete="off"
       aria-label="Came out, {UNIT_LABEL[unit]}"
-      placeholder={entryText(+outL.toFixed(1), unit)}
+      placeholder={amountText(outL, unit)}
       bind:value={text}
     />
     <button class="btn btn-primary">{UNIT_LABEL[unit]} into the {names}</button>

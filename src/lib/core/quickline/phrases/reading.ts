@@ -1,9 +1,17 @@
 import { InputError } from '../../units/input-error';
 import { parseNumber } from '../../units/number';
 import { parseGravity, parsePh, parseStem, parseTemperature, parseTitratable } from '../../units/parse';
-import { startsWithUnit } from '../../units/words';
 import type { Command, CommandOf } from '../command';
-import { ask, read, take, type Context, type Finder, type Piece, type Read } from '../context';
+import {
+  ask,
+  read,
+  startsWithUnit,
+  take,
+  type Context,
+  type Finder,
+  type Piece,
+  type Read
+} from '../context';
 import { JAR, takeVolume } from './volume';
 
 const NUM = '(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)';
