@@ -1,5 +1,5 @@
 import { standsOf, type Stands } from '$core/report/stands';
-import { brokenOf, isSound, standingAt, type Broken, type Summary } from '$core/report/summary';
+import { brokenOf, isSound, type Broken, type Summary } from '$core/report/summary';
 
 /** A batch as lists see it. */
 export type Batch = Stands;
@@ -18,7 +18,7 @@ export function asBatches(
     if (!isSound(row)) broken.push(row);
     else
       try {
-        batches.push(standsOf({ ...row.state, at: now }, standingAt(row, now), row.course));
+        batches.push(standsOf({ ...row.state, at: now }, row.standing, row.course));
       } catch (e) {
         broken.push({ ...brokenOf([], row.id, e), name: row.state.name, startedAt: row.startedAt });
       }

@@ -1,4 +1,5 @@
 import { batchesOf, type LedgerEvent } from '$core/ledger/log';
+import { stillGives } from '$core/ledger/state';
 import { summaryOf } from '$core/report/sum-up';
 import { brokenOf, isSound, type Broken, type Summary } from '$core/report/summary';
 import { db, type Learnt } from './db';
@@ -85,7 +86,7 @@ export async function refreshGiving(at: number): Promise<void> {
     .toArray();
   const giving = standing
     .filter(isSound)
-    .filter((s) => s.state.held.solidsKg > 1e-4 && at - s.state.at > STALE_MS);
+    .filter((s) => stillGives(s.state) && at - s.state.at > STALE_MS);
   // What was written for later has come to be; a wine in bottle is to be tasted.
   const turned = (await db.summaries.where('nextAt').belowOrEqual(at).primaryKeys()) as string[];
   const due = [...new Set([...giving.map((s) => s.id), ...turned])];

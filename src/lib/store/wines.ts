@@ -1,6 +1,7 @@
 import { dangersOf } from '$core/finish/danger';
 import type { InBottle } from '$core/report/stands';
-import { isSound, standingAt, type Broken, type Summary } from '$core/report/summary';
+import { standingAt } from '$core/belief/standing';
+import { isSound, type Broken, type Summary } from '$core/report/summary';
 import { asBatches, type Batch } from './as-batches';
 import { db } from './db';
 import { household } from './household.svelte';
@@ -52,7 +53,8 @@ export async function winesInBottle(): Promise<InBottle[]> {
     .filter(isSound)
     .flatMap((row): InBottle[] => {
       try {
-        const [state, standing] = [{ ...row.state, at: now }, standingAt(row, now)];
+        const state = { ...row.state, at: now };
+        const standing = standingAt(state, row.standing, row.course);
         return [{ id: row.id, state, standing, dangers: dangersOf(state, standing.belief) }];
       } catch (e) {
         console.error(e);

@@ -16,6 +16,8 @@ import { POST as forecast } from './forecast/+server';
 import { handle } from '../../hooks.server';
 import { trueWine } from '$core/finish/true-wines.fixture';
 import { foldBatch } from '$core/ledger/run';
+import { courseOf } from '$core/belief/course';
+import { standsOf } from '$core/report/stands';
 import { standingOf } from '$core/belief/standing';
 import { beliefOf } from '$core/belief/believe';
 import { checkBottling } from '$core/finish/judge';
@@ -376,7 +378,7 @@ describe('POST /api/batch', () => {
       const { status, body } = await ask(batch, { events: wine.events, at, bottle });
       expect(status, JSON.stringify(body.error)).toBe(200);
       const s = foldBatch(wine.events, wine.at)!;
-      const now = standingOf(s);
+      const now = standsOf(s, standingOf(s), courseOf(s)).standing;
       expect(body.stage).toBe(now.stage);
       expect(body.abv).toEqual(now.abv);
       expect(body.sg.likely).toBe(now.sg!.sg);

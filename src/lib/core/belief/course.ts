@@ -9,16 +9,15 @@ import { zeros } from './ensemble';
 import { goTo } from './follow';
 
 const DAY = 86_400_000;
-/** Days on, at which it is looked how a wine then stands; and those of them of which lists keep what is told. */
+/** Days on, for which it is reckoned how a wine will then stand. */
 const LOOKED = [
   0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 23, 26, 30, 35, 40, 45, 52, 60, 70, 90, 120
 ];
-const KEPT = new Set([0, 1, 2, 3, 4, 5, 7, 10, 14, 20, 30, 45, 70, 120]);
 /** More than this of the possible wines must come to something before its day is told. */
 const MOST = 0.5;
 
-/** What will be told of a batch some days on, if nothing is done and nothing read. */
-export type Later = { d: number; told: Told };
+/** What will be told of a batch, and of each of its vessels, some days on, if nothing is done and nothing read. */
+export type Later = { d: number; told: Told; vessels: Record<string, Told> };
 
 /** What is to come of a wine after all that happened to it, if nothing more does: moments in ms. */
 export type Course = {
@@ -64,6 +63,7 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
   const [quiet, done] = [zeros(e.size).fill(NaN), zeros(e.size).fill(NaN)];
   const later: Later[] = [];
   const asRead = readOut(standingFills(s));
+  const each = s.fills.map((f) => ({ id: f.vesselId, asRead: readOut([f]) }));
   let stuckChance = 0;
   for (const d of LOOKED) {
     yield;
@@ -75,10 +75,16 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
       if (sg[i]! <= QUIET_SG && Number.isNaN(quiet[i]!)) quiet[i] = r.at;
       if (isDone[i] && Number.isNaN(done[i]!)) done[i] = r.at;
     }
-    if (!KEPT.has(d)) continue;
     const told = toldOf(r, cells);
     stuckChance = told.chance.stalled;
-    later.push({ d, told: asRead(told) });
+    const vessels = Object.fromEntries(
+      each.flatMap((v) => {
+        const c = e.cells[v.id];
+        // One vessel is told as the whole.
+        return c && each.length > 1 ? [[v.id, v.asRead(toldOf(r, [c]))]] : [];
+      })
+    );
+    later.push({ d, told: asRead(told), vessels });
   }
   /** What never comes to it counts as never: the later quantiles may be of those. */
   const when = (at: Float64Array): Estimate | null => {
@@ -89,4 +95,23 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
     return share > MOST ? estimateOf(at, e.weight) : null;
   };
   return { from, later, quietAt: when(quiet), doneAt: when(done), stuckChance };
+}
+
+type Figures = { [key: string]: number | Figures };
+
+/** Between two sets of the same figures, straight. */
+const between = <T extends Figures>(a: T, b: T, share: number): T =>
+  Object.fromEntries(
+    Object.entries(a).map(([k, x]) => {
+      const y = b[k]!;
+      return [k, typeof x === 'number' ? x + share * ((y as number) - x) : between(x, y as Figures, share)];
+    })
+  ) as T;
+
+/** What is told at a moment, ms, by the days for which it was reckoned: the same wherever it is asked. */
+export function courseAt({ from, later }: Course, at: number): Omit<Later, 'd'> | null {
+  const days = Math.max(0, (at - from) / DAY);
+  const n = later.findLastIndex((l) => l.d <= days);
+  const [a, b] = [later[n], later[n + 1]];
+  return a && b ? between(a, b, (days - a.d) / (b.d - a.d)) : (a ?? null);
 }

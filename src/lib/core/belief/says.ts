@@ -113,7 +113,7 @@ function hasMovedOn(s: BatchState, now: Standing, newest: Reading): boolean {
 
 /** Whether another wine may stand there than was read: more went in since, or jars that read apart were put together. */
 function isAnother(s: BatchState, newest: Reading): boolean {
-  if (s.flows.some((f) => (f.kind === 'wine' || f.kind === 'pour') && f.at > newest.at)) return true;
+  if ((s.mixedAt ?? -Infinity) > newest.at) return true;
   const lately = s.readings.filter((r) => newest.at - r.at <= FRESH_MS);
   const each = [...new Map(lately.map((r) => [r.vesselId, r.sg])).values()];
   return Math.max(...each) - Math.min(...each) > UNLIKE_SG;

@@ -9,6 +9,7 @@ import { dayOf } from '../units/zone';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
 import type { Read } from '../ledger/fill';
 import { beliefOf, type Belief } from './believe';
+import { courseAt, type Course } from './course';
 import {
   batchTolerance,
   isBegun,
@@ -136,15 +137,8 @@ export function standingOf(s: BatchState): Standing {
   const stock = contents({ fills: standingFills(s) });
   const now = liquid(stock);
   const last = lastReading(s);
-  const volumeL = volumeOf(s);
   const end = expectedFinish(s);
   const belief = isSettled(s) ? null : beliefOf(s);
-  // Once it may ferment, what is in it today is what its possible wines say: a reading speaks of its own day.
-  const believed = isBegun(s) ? belief : null;
-  const byLedgerGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
-  const residualGL = believed ? believed.sugarGL.likely : byLedgerGL;
-  const sugarKg = stock.hexoseKg + fermentedOf(s);
-  const leftKg = believed && now ? Math.min(sugarKg, (residualGL * now.volumeL) / 1000) : stock.hexoseKg;
   return {
     stage: stageOf(s),
     day: dayOf(s.at, s.startedAt, s.zone),
@@ -153,20 +147,50 @@ export function standingOf(s: BatchState): Standing {
       : now
         ? { sg: now.sg, at: s.at, measured: false }
         : null,
-    volumeL,
-    abv: believed?.abv ?? abvRange(stock, unsureKgOf(s)),
+    volumeL: volumeOf(s),
     ledgerAbv: abvOf(stock),
     classroom: canSubtract(s) ? classroomAbv(s.startSg!.sg, last!.sg) : null,
     pointsPerDay: fall(s),
-    residualGL,
-    sweetness: sweetnessWord(residualGL),
     expectedSg: end?.sg ?? null,
     expectedAbv: end?.abv ?? null,
     steady: steadiness(s),
     isDry: s.fills.length > 0 && s.fills.every((f) => readsDry(f).isDry),
+    ...byBelief(s, belief)
+  };
+}
+
+/** What of a standing goes by its possible wines, once it may ferment: a reading speaks of its own day. */
+function byBelief(
+  s: BatchState,
+  belief: Belief | null
+): Pick<Standing, 'belief' | 'abv' | 'residualGL' | 'sweetness' | 'sugarKg'> {
+  const stock = contents({ fills: standingFills(s) });
+  const now = liquid(stock);
+  const believed = isBegun(s) ? belief : null;
+  const byLedgerGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
+  const residualGL = believed ? believed.sugarGL.likely : byLedgerGL;
+  const sugarKg = stock.hexoseKg + fermentedOf(s);
+  const leftKg = believed && now ? Math.min(sugarKg, (residualGL * now.volumeL) / 1000) : stock.hexoseKg;
+  return {
     belief,
+    abv: believed?.abv ?? abvRange(stock, unsureKgOf(s)),
+    residualGL,
+    sweetness: sweetnessWord(residualGL),
     sugarKg: { turned: sugarKg - leftKg, dissolved: leftKg, held: s.held.hexoseKg }
   };
+}
+
+/**
+ * A standing at a later moment, that of its state: its day, and what its course says of it by then. The page, which has
+ * the events, and lists, which keep what came of them, so tell the same.
+ */
+export function standingAt(s: BatchState, standing: Standing, course: Course | null): Standing {
+  const day = dayOf(s.at, s.startedAt, s.zone);
+  const then = course && courseAt(course, s.at);
+  if (!standing.belief || !then) return { ...standing, day };
+  const one = s.fills.length === 1 ? { [s.fills[0]!.vesselId]: then.told } : then.vessels;
+  const vessels = { ...standing.belief.vessels, ...one };
+  return { ...standing, day, ...byBelief(s, { ...standing.belief, ...then.told, vessels }) };
 }
 
 /** The classroom's sum wants two that were measured: the must before the yeast, and the wine since. */

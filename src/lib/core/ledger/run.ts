@@ -146,6 +146,9 @@ function withLots(s: Working): BatchState {
     state.insolublesKg += lot.insolublesKg;
   }
   state.startSg = startGravity(state);
+  // Lists keep a state without its flows: what they still ask of them is said here.
+  state.flowedAt = state.flows.at(-1)?.at ?? state.flowedAt;
+  state.mixedAt = state.flows.findLast((f) => f.kind === 'wine' || f.kind === 'pour')?.at ?? state.mixedAt;
   return state;
 }
 
@@ -194,6 +197,8 @@ function run(
     firstInAt: null,
     lastAt: first.at,
     flows: [],
+    flowedAt: null,
+    mixedAt: null,
     looks: [],
     powdersG: {},
     bottled: [],

@@ -172,6 +172,10 @@ export type BatchState = {
   firstInAt: number | null;
   /** what moved where and what was seen, in order: what possible wines are reckoned from */
   flows: Flow[];
+  /** when anything last moved or was seen */
+  flowedAt: number | null;
+  /** when anything was last poured in, wine too */
+  mixedAt: number | null;
   /** what was seen of it without any instrument, oldest first */
   looks: ({ at: number; vesselId: string | null; tempC?: number | undefined } & Look)[];
 };
@@ -196,6 +200,9 @@ export function lastWarmth(s: Pick<BatchState, 'places' | 'felt'>): Felt | null 
 export type Felt = { at: number; tempC: number };
 
 export type Working = BatchState & { lots: Lot[]; eventId: string; eventType: string; eventAt: number };
+
+/** Whether fruit or a layer still gives what the millilitre and the gram would show: then it is another wine in an hour. */
+export const stillGives = (s: BatchState): boolean => s.held.waterKg + s.held.solidsKg > 1e-3;
 
 /** Writes down that the event at hand cannot have been quite so. */
 export function doubt(s: Working, code: DoubtCode): void {

@@ -246,7 +246,7 @@ const AT_MARK_L = 0.02;
 function makeUpDeed(c: CommandOf<'make-up'>, s: BatchState): Deed {
   const vesselId = vesselFor(s, c.vesselId, 'was made up');
   const at = c.at === undefined ? Infinity : Date.parse(c.at);
-  if (s.flows.some((f) => f.at > at))
+  if ((s.flowedAt ?? -Infinity) > at)
     throw new InputError(
       'More has happened to it since: how much stood there then is not what stands there now.',
       'Say how much water it took.'

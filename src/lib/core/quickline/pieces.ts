@@ -132,10 +132,12 @@ export function byNames(line: string, ctx: Context): string[] {
     takeWhen(p, ctx);
     const text = p.text.replace(/^[\s,]+/, '');
     const head = nameAtHead(text, ctx);
-    if (head === 0 || takeWho({ text: line.slice(from, m.index) }, ctx).length === 0) continue;
-    const said = text.slice(head);
+    if (head === 0) continue;
+    const [before, said] = [line.slice(from, m.index), text.slice(head)];
+    // Before the first name something is said too: of whom, is settled with the rest.
+    if (takeWho({ text: before }, ctx).length === 0 && !isGood(readAll(before, ctx, line))) continue;
     if (!leftOf({ text: said }) || !(saysNotDone(said) || isGood(readAll(said, ctx, line)))) continue;
-    out.push(line.slice(from, m.index));
+    out.push(before);
     from = at;
   }
   return [...out, line.slice(from)];

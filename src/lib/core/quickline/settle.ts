@@ -46,6 +46,8 @@ export function settle(parts: readonly Part[], line: string, ctx: Context): Read
     if (who) return which(who, line);
     return parts.some((x) => x.when) ? ask('what', 'What happened then?') : unknown(line);
   }
+  const whose = nameBehind(parts, line, ctx);
+  if (whose) return whose;
   const out: Read = { commands: [], asks: parts.flatMap((x) => x.found.asks) };
   const last = parts.findLast((x) => x.who.length > 0)?.who ?? [];
   for (const { found, who: own, when } of parts)
@@ -61,6 +63,20 @@ export function settle(parts: readonly Part[], line: string, ctx: Context): Read
   );
   if (twice) out.asks.push(...ask('gravity', 'Two readings of one wine at one moment: which is it?').asks);
   return { commands, asks: distinct(out.asks) };
+}
+
+/**
+ * On a wine's page: what is said before another wine is named, `1.012, plum stirred`, may be of either, and is asked
+ * about. Null where nothing is in doubt.
+ */
+function nameBehind(parts: readonly Part[], line: string, ctx: Context): Read | null {
+  const here = ctx.wines.find((w) => w.id === ctx.hereId);
+  const named = parts.findIndex((x) => x.who.length > 0);
+  const [other, ...more] = parts[named]?.who ?? [];
+  if (!here || !other || more.length > 0 || other.id === here.id) return null;
+  const isOfSome = (c: Command) => !OF_NO_WINE.has(c.kind) && !(c as Some).batchId;
+  if (!parts.slice(0, named).some((x) => x.found.commands.some(isOfSome))) return null;
+  return which([here, other], line);
 }
 
 /** A line without the name before its colon that did not tell which of several wines was meant. */

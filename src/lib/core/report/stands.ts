@@ -1,6 +1,6 @@
 import { saysOf, type Says } from '../belief/says';
 import type { Course } from '../belief/course';
-import type { Standing } from '../belief/standing';
+import { standingAt, type Standing } from '../belief/standing';
 import { dangersOf, type Danger } from '../finish/danger';
 import type { BatchState } from '../ledger/state';
 import { lazily } from '../maths/once';
@@ -28,10 +28,12 @@ export type Stands = {
 export type InBottle = Pick<Stands, 'id' | 'state' | 'standing' | 'dangers'>;
 
 /**
- * @param standing as `standingOf` has it, or as lists keep it
+ * A batch at the moment of its state.
+ * @param known as `standingOf` has it, or as lists keep it
  * @param course as `courseOf` has it, or as lists keep it
  */
-export const standsOf = (state: BatchState, standing: Standing, course: Course | null): Stands => {
+export const standsOf = (state: BatchState, known: Standing, course: Course | null): Stands => {
+  const standing = standingAt(state, known, course);
   const troubles = troublesOf(state, standing.belief);
   // What could burst is opened as its warning says, and not for pleasure.
   const due = schedule(state, course, troubles).filter(

@@ -1,14 +1,10 @@
-import type { Told } from '../belief/believe';
-import type { Course, Later } from '../belief/course';
+import type { Course } from '../belief/course';
 import type { Standing } from '../belief/standing';
 import type { LedgerEvent } from '../ledger/log';
-import { isBegun, type BatchState } from '../ledger/state';
-import { dayOf } from '../units/zone';
-
-const DAY = 86_400_000;
+import type { BatchState } from '../ledger/state';
 
 /** Raised when what a summary holds, or the fold that makes it, changes: older ones are then made anew. */
-export const SUMMARY_VERSION = 20;
+export const SUMMARY_VERSION = 21;
 
 /** All that lists, the shelf and the day's walk need of a batch, so that its events need not be read. */
 export type Summary = {
@@ -57,38 +53,6 @@ export function brokenOf(events: readonly LedgerEvent[], id: string, error: unkn
     words: name.toLowerCase().split(/\s+/).filter(Boolean),
     name,
     broken: error instanceof Error ? error.message : String(error)
-  };
-}
-
-type Figures = { [key: string]: number | Figures };
-
-/** Between two sets of the same figures, straight. */
-const between = <T extends Figures>(a: T, b: T, share: number): T =>
-  Object.fromEntries(
-    Object.entries(a).map(([k, x]) => {
-      const y = b[k]!;
-      return [k, typeof x === 'number' ? x + share * ((y as number) - x) : between(x, y as Figures, share)];
-    })
-  ) as T;
-
-/** What is told so many days on, by the days that are kept; undefined where none are. */
-function toldAfter(later: readonly Later[], days: number): Told | undefined {
-  const n = later.findLastIndex((l) => l.d <= days);
-  const [a, b] = [later[Math.max(0, n)], later[n + 1]];
-  if (!a || !b || n < 0) return a?.told;
-  return between(a.told, b.told, (days - a.d) / (b.d - a.d));
-}
-
-/** Where a summarised batch stands at a later moment: its day, and what is believed of it by then. */
-export function standingAt({ standing, startedAt, course, state }: Summary, at: number): Standing {
-  const day = dayOf(at, startedAt, state.zone);
-  const then = course ? toldAfter(course.later, (at - course.from) / DAY) : undefined;
-  if (!standing.belief || !then) return { ...standing, day };
-  return {
-    ...standing,
-    day,
-    belief: { ...standing.belief, ...then },
-    abv: isBegun(state) ? then.abv : standing.abv
   };
 }
 
