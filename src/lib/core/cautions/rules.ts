@@ -117,6 +117,13 @@ export const RULES: Record<string, Rule> = {
     text: 'Stalks only. Rhubarb leaves are poisonous.',
     places: ['plan', 'add']
   },
+  oxalic: {
+    level: 'warn',
+    group: 'poison and plants',
+    title: 'Oxalic acid',
+    text: 'Rich in oxalic acid: use little of it, and none for anyone with kidney stones or gout.',
+    places: ['plan', 'add']
+  },
   'rosehip-hairs': {
     level: 'warn',
     group: 'poison and plants',

@@ -169,7 +169,7 @@ describe('what a line writes', () => {
     expect(fresh.newVessels.map((v) => v.name)).toEqual(['10 L jar 2', '1.5 L jar']);
   });
   it('refuses a racking that finds no room, more than there was, and a jar of another wine', () => {
-    expect(() => written('racked to 2 l', begun(), 20)).toThrow(/find no room/);
+    expect(() => written('racked to 2 l', begun(), 20)).toThrow(/does not fit/);
     expect(() => written('racked 14 l to the 10 l jar', begun(), 20)).toThrow(/does not fit/);
   });
   it('never writes in silence what the forms would stop at', () => {

@@ -760,3 +760,27 @@ describe('any line at all', () => {
     );
   });
 });
+
+describe('a wine that is named behind what is said, on another wine’s page', () => {
+  const here = contextOf({});
+  const deeds = (line: string, ctx = here) =>
+    parse(line, ctx).commands.map((c) => `${'batchId' in c ? c.batchId : ''} ${c.kind}`);
+  it.each(['1.012, elderberry stirred', '1.012; elderberry: stirred', '1.012 and elderberry is clear'])(
+    'is asked about: %s',
+    (line) => {
+      const { commands, asks } = parse(line, here);
+      expect(commands).toEqual([]);
+      expect(asks[0]!.choices.map((c) => c.line)).toEqual([`quince: ${line}`, `elderberry: ${line}`]);
+      // Either answer leads out, and writes both.
+      for (const { line: way } of asks[0]!.choices) expect(parse(way, here).commands).toHaveLength(2);
+      expect(deeds(asks[0]!.choices[0]!.line)[0]).toMatch(/^w-Quince/);
+      expect(deeds(asks[0]!.choices[1]!.line)[0]).toMatch(/^w-Elderberry/);
+      expect(parse(line, { ...here, hereId: null }).asks).toEqual([]);
+    }
+  );
+  it('is not asked about where it is this one, or where the name stands first', () => {
+    expect(deeds('1.012, quince stirred')).toEqual(['w-Quince reading', 'w-Quince stir']);
+    expect(deeds('elderberry 1.012, stirred')).toEqual(['w-Elderberry reading', 'w-Elderberry stir']);
+    expect(deeds('elderberry stirred, quince 1.012')).toEqual(['w-Elderberry stir', 'w-Quince reading']);
+  });
+});

@@ -97,8 +97,8 @@ export function rackDeed(c: CommandOf<'transfer'>, s: BatchState, home: Home): W
   checkRacking(into, hadL, { room, volume });
   if (left > A_GLASS_L && to.every((t) => t.volumeL === undefined))
     throw new InputError(
-      `${inL(left)} of it find no room there.`,
-      'Name another jar with it, such as: and a 2 l bottle.'
+      `${inL(left)} of it does not fit there.`,
+      'Name a second vessel for the rest, such as “and a 2 l bottle”.'
     );
   const total = into.reduce((sum, t) => sum + t.volumeL, 0);
   const missingL = hadL - total - lossL;

@@ -2,7 +2,7 @@ import type { Belief } from '../belief/believe';
 import type { Deed } from '../commands/deed';
 import { put } from '../commands/put';
 import { tick } from '../commands/tick';
-import type { BatchState } from '../ledger/state';
+import { isBegun, type BatchState } from '../ledger/state';
 import type { StepId } from '../tables/step-id';
 import { InputError } from '../units/input-error';
 import { STEPS } from './table/all';
@@ -37,5 +37,8 @@ export function doStep(s: BatchState, step: StepId, belief: Belief | null = null
 }
 
 /** What shows that a step is right to do now in this batch, or was done well. */
-export const lookForOf = (s: BatchState, id: StepId): string =>
-  STEPS[id].otherwise?.(s)?.lookFor ?? STEPS[id].chore.lookFor;
+export function lookForOf(s: BatchState, id: StepId): string {
+  const { otherwise, chore } = STEPS[id];
+  const inMust = isBegun(s) ? undefined : chore.lookForInMust;
+  return otherwise?.(s)?.lookFor ?? inMust ?? chore.lookFor;
+}

@@ -135,6 +135,13 @@ describe('the table of steps', () => {
     expect(lookForOf(unread, 'read')).toMatch(/bubbles .* a cap that falls, and sweetness that goes/i);
     for (const { id } of stepsOf(made))
       expect(lookForOf(unread, id), id).not.toMatch(/flat of the liquid|stem (?:says|spinning)/);
+    const must = foldBatch([...begun, on(1, 'step', { step: NO_STEM, outcome: 'done' })], at(1.5))!;
+    const natural: BatchState = { ...must, plan: { ...must.plan, pitch: 'natural' } };
+    expect(lookForOf(must, 'stir')).not.toMatch(/fizz/i);
+    expect(lookForOf(unread, 'stir')).toMatch(/fizz/i);
+    expect(schedule(must).map((d) => d.step.id)).not.toContain('read');
+    // What begins by itself is looked at from its first day.
+    expect(schedule(natural).map((d) => d.step.id)).toContain('read');
     const takes = (s: BatchState) => outingOf(schedule(s).filter((d) => d.step.id === 'read')).takes;
     expect(takes(read)).toContain('hydrometer and its jar');
     expect(takes(unread)).toEqual(['a clean spoon']);

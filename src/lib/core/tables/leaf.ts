@@ -32,6 +32,27 @@ export const leaf = family(
       cautions: ['foraged', 'low-acid', 'medicines'],
       colour: { must: '#c4c07c', fruit: '#7f8f3f' }
     },
+    sorrel: {
+      name: 'Sorrel leaf',
+      plural: 'Sorrel leaves',
+      latin: 'Rumex acetosa',
+      solids: [3, 4.5, 6],
+      sugars: [0.2, 0.4, 0.8],
+      sucroseShare: 0.2,
+      acids: { malic: [0.2, 0.4, 0.7], citric: [0.02, 0.06, 0.15], oxalic: [0.3, 0.45, 0.7] },
+      ph: [3.2, 3.5, 3.9],
+      minerals: { k: 390, na: 4, ca: 44, mg: 103 },
+      insolubles: [2.2, 2.9, 3.6],
+      usable: [0.8, 0.9, 1],
+      litreG: 90,
+      pectin: 'none',
+      tannin: 'low',
+      nitrogen: 'medium',
+      amountKgL: [0.03, 0.05, 0.08],
+      season: [4, 5, 6],
+      cautions: ['foraged', 'oxalic'],
+      colour: { must: '#c6cb86', fruit: '#6f9440' }
+    },
     mint: {
       name: 'Mint leaf',
       plural: 'Mint leaves',

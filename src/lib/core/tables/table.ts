@@ -44,13 +44,16 @@ export const withOwn = (own: readonly Produce[]): readonly Produce[] =>
         a.name.localeCompare(b.name, 'en')
       );
 
+/** Names by which a kind goes as well. */
+const ALSO: Record<string, string> = { hibiscus: 'red sorrel' };
+
 const NONE: readonly Produce[] = [];
 /** What every entry is called, in small letters. */
 const called = once((own: readonly Produce[]) =>
   withOwn(own).map((p) => ({
     p,
     name: p.name.toLowerCase(),
-    names: `${p.name} ${p.plural} ${p.latin} ${p.id}`.toLowerCase()
+    names: `${p.name} ${p.plural} ${p.latin} ${p.id} ${ALSO[p.id] ?? ''}`.toLowerCase()
   }))
 );
 

@@ -57,7 +57,7 @@ describe('which jars', () => {
   });
 
   it('says what finds no room', () => {
-    expect(rackingWord(planRacking(30, [jar('five', 5.25)]))).toMatch(/find no room/);
+    expect(rackingWord(planRacking(30, [jar('five', 5.25)]))).toMatch(/does not fit/);
     expect(planRacking(5, [])).toEqual({ to: [], airL: 0, restL: 5 });
     expect(rackingWord(planRacking(5.3, [jar('five', 5.25)]))).toMatch(/a glass over/);
   });

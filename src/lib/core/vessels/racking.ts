@@ -70,7 +70,7 @@ export function planRacking(volumeL: number, free: readonly Vessel[]): RackingPl
 
 /** A racking in words of its air and rest: `no air to speak of`, `0.4 L of air`, `0.3 L over: drink it`. */
 export function rackingWord(plan: RackingPlan): string {
-  if (plan.restL > A_GLASS_L) return `${inL(plan.restL)} find no room`;
+  if (plan.restL > A_GLASS_L) return `${inL(plan.restL)} does not fit`;
   if (plan.restL > 0.02) return `a glass over, ${inML(plan.restL * 1000, 0)}: taste it`;
   return plan.airL < 0.1 ? 'no air to speak of' : `${inL(plan.airL)} of air: top it up`;
 }

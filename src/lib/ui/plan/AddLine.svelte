@@ -118,7 +118,7 @@
 <div class="relative">
   <input
     class="h-12 w-full bg-transparent px-3 placeholder:text-quiet"
-    placeholder="Add fruit, honey, juice… or “3 lb rhubarb”"
+    placeholder="Add fruit, honey, juice… or “{household.settings.mass === 'lb' ? '3 lb' : '1.5 kg'} rhubarb”"
     aria-label="Add an ingredient"
     role="combobox"
     aria-expanded={isOpen}

@@ -39,7 +39,7 @@
 >
   <input
     class="field h-14! min-w-0 flex-1 basis-64 text-[1.25rem]!"
-    placeholder="3 lb rhubarb and a bag of sugar"
+    placeholder="{household.settings.mass === 'lb' ? '3 lb' : '1.5 kg'} rhubarb and a bag of sugar"
     aria-label="What you have"
     autocomplete="off"
     bind:value={text}

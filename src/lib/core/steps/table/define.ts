@@ -58,6 +58,8 @@ export type Chore = {
   ifLate: string;
   /** what shows that it is right to do it now, or was done well: for who does it for the first time */
   lookFor: string;
+  /** the same while nothing ferments yet */
+  lookForInMust?: string;
 };
 
 /** A step as it is done in a batch where it is done otherwise than planned. */

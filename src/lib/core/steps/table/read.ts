@@ -1,5 +1,6 @@
 import { lastReadAt, lastReading, leastRead } from '../../ledger/last-read';
-import { isReadingAside, timesRacked } from '../../ledger/state';
+import { isBegun, isReadingAside, timesRacked } from '../../ledger/state';
+import { isNatural } from '../../tables/schools';
 import { DAY, defineStep, wait } from './define';
 
 /** What is asked of who reads no gravity in a batch. */
@@ -35,6 +36,8 @@ export const read = defineStep({
   },
   // Often while it runs, seldom while it clears. Common practice.
   againH: (s) => [48, 7 * DAY][timesRacked(s)] ?? 21 * DAY,
+  // Before the yeast there are no bubbles to count, and a must tastes sweet.
+  isOver: (s) => isReadingAside(s) && !isNatural(s.plan) && !isBegun(s),
   form: 'read',
   otherwise: (s) => (isReadingAside(s) ? LOOK : null)
 });

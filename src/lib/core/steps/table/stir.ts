@@ -15,7 +15,8 @@ export const stir = defineStep({
     takes: ['long spoon'],
     isClean: true,
     ifLate: 'A dry cap moulds in two or three days.',
-    lookFor: 'Fizz when the cap goes under, and a smell of bread and fruit.'
+    lookFor: 'Fizz when the cap goes under, and a smell of bread and fruit.',
+    lookForInMust: 'Nothing dry on top, and no mould.'
   },
   inPlan({ plan, hasFruit, isInfusion }) {
     // What was strained leaves no cap to push down.
