@@ -7,9 +7,9 @@ import type { Ingredient, Plan } from '../plan/plan';
 import type { Family, Produce } from '../tables/produce';
 import { kindWays, USUAL_TA } from '../must/adjust';
 import { seasons } from '../plan/main-produce';
-import { planRacking, toTheNeck } from '../vessels/racking';
+import { planRacking } from '../vessels/racking';
 import { solvePlan } from './solve';
-import { isOpenVessel, type Vessel } from '../vessels/vessels';
+import { isOpenVessel, type Vessel, toTheNeck } from '../vessels/vessels';
 
 /** What is left of a lot, to make wine of. */
 export type InHand = {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stockAt, liquid } from '../liquid/stock';
-import { planRacking, rackingWord, toTheNeck } from './racking';
+import { planRacking, rackingWord } from './racking';
 import { topUps } from './top-up';
-import type { Vessel } from './vessels';
+import { toTheNeck, type Vessel } from './vessels';
 
 const jar = (id: string, capacityL: number): Vessel => ({ id, name: id, shape: 'jar', capacityL });
 const JARS = [

@@ -1,7 +1,7 @@
 import { inL, inML } from '../units/say';
 import { solve } from 'yalps';
 import { InputError } from '../units/input-error';
-import type { Vessel } from './vessels';
+import { airOverL, toTheNeck, type Vessel } from './vessels';
 
 /** One way to rack: how much goes into which vessel, the air left over it, and what finds no room. */
 export type RackingPlan = {
@@ -10,18 +10,10 @@ export type RackingPlan = {
   restL: number;
 };
 
-/** Shares of a jar that stand in for a neck: what is left free so that the bung goes in. Common practice. */
-const NECK = 0.985;
 /** What a litre of wine without a place counts for, against a litre of air; and each more vessel to wash. */
 const COST = { rest: 4, air: 1, vessel: 0.12 };
 /** Rest that a glass or a bottle takes care of, L. */
 export const A_GLASS_L = 0.25;
-
-/**
- * Litres that a vessel takes when it is filled to the neck.
- * @example toTheNeck(VESSEL_PRESETS.find((v) => v.id === 'jar-10')!) // 10.244
- */
-export const toTheNeck = (vessel: Vessel): number => vessel.capacityL * NECK;
 
 /**
  * Which vessels take a wine with least air: a small integer programme, air against wine left over against
@@ -58,7 +50,7 @@ export function planRacking(volumeL: number, free: readonly Vessel[]): RackingPl
     return {
       vessel,
       volumeL: take,
-      airL: Math.max(0, toTheNeck(vessel) - take)
+      airL: airOverL(vessel, take)
     };
   });
   return {

@@ -142,3 +142,21 @@ export function foamShareOf(
   if (!isOpenVessel(vessel)) return NECK_ROOM;
   return must.isLively ? FOAM_ROOM.lively : must.hasFruit ? FOAM_ROOM.usual : FOAM_ROOM.quiet;
 }
+
+/** Shares of a jar that stand in for a neck: what is left free so that the bung goes in. Common practice. */
+const NECK = 0.985;
+
+/**
+ * Litres that a vessel takes when it is filled to the neck.
+ * @example toTheNeck(VESSEL_PRESETS.find((v) => v.id === 'jar-10')!) // 10.244
+ */
+export const toTheNeck = (vessel: Vessel): number => vessel.capacityL * NECK;
+
+/** Air over a wine, L: up to the neck, which is what there is to fill. */
+export const airOverL = (vessel: Vessel, litres: number): number => Math.max(0, toTheNeck(vessel) - litres);
+
+/** Share of its glass that air may take up over a still wine. Common practice. */
+const AIR_SHARE = 0.105;
+/** Whether so much air stands over a still wine that something is to be done about it. */
+export const hasMuchAir = (vessel: Vessel, litres: number): boolean =>
+  vessel.shape !== 'bucket' && litres > 0 && airOverL(vessel, litres) > AIR_SHARE * vessel.capacityL;

@@ -5,7 +5,7 @@
   import { fillL } from '$core/ledger/fill';
   import { isSediment } from '$core/ledger/operations';
   import { checkRacking, planRacking } from '$core/vessels/racking';
-  import { isOpenVessel, type Vessel } from '$core/vessels/vessels';
+  import { airOverL, isOpenVessel, type Vessel } from '$core/vessels/vessels';
   import { InputError } from '$core/units/input-error';
   import { amountText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
@@ -114,7 +114,7 @@
   const isAll = $derived(
     draft.fields.rest === '' ? isSediment(restL, volumeL, 'lees') : draft.fields.rest === 'sediment'
   );
-  const airL = $derived(into.reduce((sum, t) => sum + Math.max(0, roomIn(t.vessel) - t.volumeL), 0));
+  const airL = $derived(into.reduce((sum, t) => sum + airOverL(t.vessel, holds(t.vessel.id) + t.volumeL), 0));
   const isLeast = $derived(
     least.to.length === into.length && least.to.every((t) => into.some((r) => r.vessel.id === t.vessel.id))
   );

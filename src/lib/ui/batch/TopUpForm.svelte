@@ -2,9 +2,10 @@
   import Text from '../field/Text.svelte';
   import { own } from '$lib/ui/words/own-units';
   import { fillL } from '$core/ledger/fill';
+  import { airOverL } from '$core/vessels/vessels';
   import { topUps, type TopUp } from '$core/vessels/top-up';
   import { InputError } from '$core/units/input-error';
-  import { volumeText } from '$core/units/format';
+  import { amountText, volumeText } from '$core/units/format';
   import { UNIT_LABEL } from '$core/units/measure';
   import { parseAs } from '$core/units/parse';
   import { blend, topUp } from '$core/commands/put';
@@ -25,7 +26,7 @@
     batch.state.fills.find((f) => f.vesselId === draft.fields.vessel) ?? batch.state.fills[0]
   );
   const vessel = $derived(vesselById(fill?.vesselId ?? ''));
-  const gapL = $derived(vessel && fill ? Math.max(0, vessel.capacityL * 0.985 - fillL(fill)) : 0);
+  const gapL = $derived(vessel && fill ? airOverL(vessel, fillL(fill)) : 0);
   const amountL = $derived.by(() => {
     try {
       return draft.fields.amount.trim()
@@ -89,7 +90,7 @@
       {draft}
       at="amount"
       label="How much, {UNIT_LABEL[unit]}"
-      placeholder={gapL.toFixed(2)}
+      placeholder={amountText(gapL, unit)}
       mode="decimal"
     />
   </div>

@@ -4,6 +4,7 @@
   import { look } from '$core/commands/observe';
   import { fillL } from '$core/ledger/fill';
   import { BOTTLES } from '$core/tables/bottles';
+  import { airOverL, hasMuchAir } from '$core/vessels/vessels';
   import { counted, volumeText } from '$core/units/format';
   import { keepAwake } from '../brew/awake';
   import KitCard from '../brew/KitCard.svelte';
@@ -47,8 +48,6 @@
       sayWrong(e);
     }
   }
-  const airL = (v: { vesselId: string; litres: number }) =>
-    Math.max(0, (vesselById(v.vesselId)?.capacityL ?? v.litres) - v.litres);
 
   function go(to: CardId) {
     draft.set('card', to);
@@ -100,6 +99,7 @@
       <h2 class="sentence font-bold!">Which jar?</h2>
       <ul class="grid max-w-3xl gap-3">
         {#each day.vessels as v (v.vesselId)}
+          {@const vessel = vesselById(v.vesselId)}
           {@const stopped = v.verdict.level === 'stop'}
           <li>
             <button
@@ -113,8 +113,9 @@
                 >{vesselName(v.vesselId)},
                 <span class="number">{volumeText(v.litres, unit)}</span></span
               >
-              {#if airL(v) > 0.15 * v.litres}<span
-                  >{volumeText(airL(v), unit)} of air over it: full to the neck, or a smaller jar, keeps it.</span
+              {#if vessel && hasMuchAir(vessel, v.litres)}<span
+                  >{volumeText(airOverL(vessel, v.litres), unit)} of air over it: full to the neck, or a smaller
+                  jar, keeps it.</span
                 >{/if}
               <span class={stopped ? 'text-rosehip' : ''}
                 >{stopped ? 'Not yet: ' : ''}{own(v.reachable.why)}</span

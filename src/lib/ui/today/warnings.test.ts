@@ -54,7 +54,7 @@ describe('what is wrong with a batch, on the walk', () => {
         emptied: true
       })
     ];
-    expect(said(racked(7), 9).join()).toMatch(/caution: 3\.4 L of air over it/);
+    expect(said(racked(7), 9).join()).toMatch(/caution: 3\.2 L of air over it/);
     expect(said(racked(9.4), 9)).toEqual([]);
   });
 

@@ -2,7 +2,7 @@ import { type Batch, vesselById, vesselName } from '$lib/store/household.svelte'
 import { checkBottling } from '$core/finish/judge';
 import { markL } from '$core/ledger/will-hold';
 import { liquid } from '$core/liquid/stock';
-import { FOAM_ROOM } from '$core/vessels/vessels';
+import { airOverL, FOAM_ROOM, hasMuchAir } from '$core/vessels/vessels';
 import { volumeText } from '$core/units/format';
 import { troubleText } from '../words/trouble';
 import type { VolumeUnit } from '$core/units/measure';
@@ -51,9 +51,9 @@ export function warningsOf(b: Batch, now: number, unit: VolumeUnit): Warning[] {
     const v = vesselById(f.vesselId);
     const litres = liquid(f.stock)?.volumeL ?? 0;
     if (!v) continue;
-    if (v.shape !== 'bucket' && litres > 0 && v.capacityL - litres > 0.12 * v.capacityL)
+    if (hasMuchAir(v, litres))
       out.push({
-        text: `${volumeText(v.capacityL - litres, unit)} of air ${s.fills.length > 1 ? `in the ${v.name}` : 'over it'}: smaller glass, or top up`,
+        text: `${volumeText(airOverL(v, litres), unit)} of air ${s.fills.length > 1 ? `in the ${v.name}` : 'over it'}: smaller glass, or top up`,
         tone: 'caution',
         isAir: true
       });

@@ -5,7 +5,7 @@
   import { mustColour } from '$core/plan/colour';
   import { INSOLUBLE_DENSITY } from '$core/must/contribution';
   import { mustLike } from '$core/steps/stages';
-  import { foamShareOf, isOpenVessel as isOpen, type Vessel } from '$core/vessels/vessels';
+  import { airOverL, foamShareOf, isOpenVessel as isOpen, type Vessel } from '$core/vessels/vessels';
   import { willHoldL } from '$core/ledger/will-hold';
   import { volumeText } from '$core/units/format';
   import { household, vesselById } from '$lib/store/household.svelte';
@@ -30,14 +30,15 @@
   /** What air there is over closed wine, and what lies under it. */
   function words(fill: Fill, v: Vessel): string[] {
     const litres = fillL(fill);
-    const airL = Math.max(0, v.capacityL - litres - (hasFruit ? pulpL + toComeL : 0));
+    const fullL = litres + (hasFruit ? pulpL + toComeL : 0);
+    const airL = airOverL(v, fullL);
     const lees = s.rackings.length === 0 && hasFruit ? 0 : leesL(s, fill);
     return [
       isOpen(v)
-        ? `${volumeText(airL, unit)} of room`
+        ? `${volumeText(Math.max(0, v.capacityL - fullL), unit)} of room`
         : airL < A_DREG_L
           ? 'no air to speak of'
-          : `${volumeText(airL, household.settings.volume)} of air, ${Math.round((100 * airL) / v.capacityL)} %`,
+          : `${volumeText(airL, unit)} of air, ${Math.round((100 * airL) / v.capacityL)} %`,
       ...(addedSo2MgL(fill) > 1 ? [`${addedSo2MgL(fill).toFixed(0)} mg/L of sulphite put in`] : []),
       ...(sorbateGL(fill) > 0.01 ? [`${sorbateGL(fill).toFixed(2)} g/L of sorbate`] : []),
       ...(lees > 0.05 ? [`about ${volumeText(lees, unit)} goes with the lees`] : [])
