@@ -57,6 +57,17 @@ describe('files of every version', () => {
     expect(s.doubts).toEqual([]);
   });
 
+  it('version 6 brings its rack and what lies in it, and how it tasted', () => {
+    const file = readFile(fixture(6));
+    expect(file.version).toBe(FILE_VERSION);
+    expect(thingsOf(file.things).racks).toMatchObject([{ name: 'under the stairs', rows: 3, cols: 6 }]);
+    const s = foldBatch(file.events, Date.parse('2026-12-01T00:00:00Z'))!;
+    expect(s.doubts).toEqual([]);
+    expect(s.bottled[0]).toMatchObject({ left: 10, cells: [{ col: 0 }, { col: 1 }] });
+    expect(s.tastings[0]).toMatchObject({ liking: 4, words: ['sharp'], when: 'ready' });
+    expect(s.places).toEqual({});
+  });
+
   it('version 4 brings its lists as logs, and a timer that was a card put off', () => {
     const file = readFile(fixture(4));
     const has = thingsOf(file.things);
