@@ -84,9 +84,7 @@ export async function refreshGiving(at: number): Promise<void> {
     .where('[running+startedAt]')
     .between([1, -Infinity], [1, Infinity])
     .toArray();
-  const giving = standing
-    .filter(isSound)
-    .filter((s) => stillGives(s.state) && at - s.state.at > STALE_MS);
+  const giving = standing.filter(isSound).filter((s) => stillGives(s.state) && at - s.state.at > STALE_MS);
   // What was written for later has come to be; a wine in bottle is to be tasted.
   const turned = (await db.summaries.where('nextAt').belowOrEqual(at).primaryKeys()) as string[];
   const due = [...new Set([...giving.map((s) => s.id), ...turned])];

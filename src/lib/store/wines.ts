@@ -1,6 +1,6 @@
 import { dangersOf } from '$core/finish/danger';
 import type { InBottle } from '$core/report/stands';
-import { standingAt } from '$core/belief/standing';
+import { standingAt } from '$core/belief/on-course';
 import { isSound, type Broken, type Summary } from '$core/report/summary';
 import { asBatches, type Batch } from './as-batches';
 import { db } from './db';

@@ -96,22 +96,3 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
   };
   return { from, later, quietAt: when(quiet), doneAt: when(done), stuckChance };
 }
-
-type Figures = { [key: string]: number | Figures };
-
-/** Between two sets of the same figures, straight. */
-const between = <T extends Figures>(a: T, b: T, share: number): T =>
-  Object.fromEntries(
-    Object.entries(a).map(([k, x]) => {
-      const y = b[k]!;
-      return [k, typeof x === 'number' ? x + share * ((y as number) - x) : between(x, y as Figures, share)];
-    })
-  ) as T;
-
-/** What is told at a moment, ms, by the days for which it was reckoned: the same wherever it is asked. */
-export function courseAt({ from, later }: Course, at: number): Omit<Later, 'd'> | null {
-  const days = Math.max(0, (at - from) / DAY);
-  const n = later.findLastIndex((l) => l.d <= days);
-  const [a, b] = [later[n], later[n + 1]];
-  return a && b ? between(a, b, (days - a.d) / (b.d - a.d)) : (a ?? null);
-}

@@ -1,5 +1,5 @@
 import { lastReading } from '../ledger/last-read';
-import { abvRange, classroomAbv, ledgerAbv } from '../ferment/alcohol';
+import { classroomAbv, ledgerAbv } from '../ferment/alcohol';
 import { abvOf, finish, YIELD } from '../ferment/convert';
 import { addInto, liquid } from '../liquid/stock';
 import { coldC } from '../plan/chosen';
@@ -9,14 +9,13 @@ import { dayOf } from '../units/zone';
 import { readsDry, stillnessOf, type Stillness } from '../ledger/evidence';
 import type { Read } from '../ledger/fill';
 import { beliefOf, type Belief } from './believe';
-import { courseAt, type Course } from './course';
+import { byBelief } from './on-course';
 import {
   batchTolerance,
   isBegun,
   contents,
   lastWarmth,
   standingFills,
-  fermentedOf,
   timesRacked,
   volumeOf,
   type BatchState
@@ -130,8 +129,6 @@ function fall(s: BatchState): number | null {
 export const isSettled = (s: BatchState): boolean =>
   s.fills.length === 0 && s.bottled.length > 0 && s.bottled.every((b) => readsDry(b.fill).isDry);
 
-const unsureKgOf = (s: BatchState): number => standingFills(s).reduce((sum, f) => sum + f.unsureKg, 0);
-
 export function standingOf(s: BatchState): Standing {
   // Once bottled, the wine is what went into the bottles.
   const stock = contents({ fills: standingFills(s) });
@@ -157,40 +154,6 @@ export function standingOf(s: BatchState): Standing {
     isDry: s.fills.length > 0 && s.fills.every((f) => readsDry(f).isDry),
     ...byBelief(s, belief)
   };
-}
-
-/** What of a standing goes by its possible wines, once it may ferment: a reading speaks of its own day. */
-function byBelief(
-  s: BatchState,
-  belief: Belief | null
-): Pick<Standing, 'belief' | 'abv' | 'residualGL' | 'sweetness' | 'sugarKg'> {
-  const stock = contents({ fills: standingFills(s) });
-  const now = liquid(stock);
-  const believed = isBegun(s) ? belief : null;
-  const byLedgerGL = now ? (1000 * stock.hexoseKg) / now.volumeL : 0;
-  const residualGL = believed ? believed.sugarGL.likely : byLedgerGL;
-  const sugarKg = stock.hexoseKg + fermentedOf(s);
-  const leftKg = believed && now ? Math.min(sugarKg, (residualGL * now.volumeL) / 1000) : stock.hexoseKg;
-  return {
-    belief,
-    abv: believed?.abv ?? abvRange(stock, unsureKgOf(s)),
-    residualGL,
-    sweetness: sweetnessWord(residualGL),
-    sugarKg: { turned: sugarKg - leftKg, dissolved: leftKg, held: s.held.hexoseKg }
-  };
-}
-
-/**
- * A standing at a later moment, that of its state: its day, and what its course says of it by then. The page, which has
- * the events, and lists, which keep what came of them, so tell the same.
- */
-export function standingAt(s: BatchState, standing: Standing, course: Course | null): Standing {
-  const day = dayOf(s.at, s.startedAt, s.zone);
-  const then = course && courseAt(course, s.at);
-  if (!standing.belief || !then) return { ...standing, day };
-  const one = s.fills.length === 1 ? { [s.fills[0]!.vesselId]: then.told } : then.vessels;
-  const vessels = { ...standing.belief.vessels, ...one };
-  return { ...standing, day, ...byBelief(s, { ...standing.belief, ...then.told, vessels }) };
 }
 
 /** The classroom's sum wants two that were measured: the must before the yeast, and the wine since. */

@@ -6,7 +6,7 @@ import { acidIn } from '../ledger/measured-acid';
 import { STABLE_METABISULPHITE_GL, STABLE_SORBATE_GL } from '../ledger/preserved';
 import { fillL, type Fill } from '../ledger/fill';
 import { clarityOf, limitIn, type BatchState } from '../ledger/state';
-import { acidityOf } from '../must/adjust';
+import { acidityOf } from '../liquid/acidity';
 import { DOSES } from '../tables/doses';
 import { sorbateDoseGL } from './sorbate';
 import { sulphiteDose, type SulphiteDose, type WineStyle } from './sulphite';

@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { InputError } from '../units/input-error';
 import { parseTitratable } from '../units/parse';
 import { taFromTitration } from '../liquid/acid';
+import { acidityOf } from '../liquid/acidity';
 import {
-  acidityOf,
   acidToReach,
   acidWord,
   kindWays,

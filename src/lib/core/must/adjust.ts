@@ -2,8 +2,9 @@ import { potentialOf } from '../ferment/convert';
 import { findRoot } from '../maths/root';
 import { produceById } from '../tables/table';
 import { InputError } from '../units/input-error';
-import { phOf, titratableAcidity, type Acid } from '../liquid/acid';
-import { stockAt, acidWater, addAcidity, addInto, liquid, scaled, type Stock } from '../liquid/stock';
+import type { Acid } from '../liquid/acid';
+import { acidityOf, type Acidity } from '../liquid/acidity';
+import { stockAt, addAcidity, addInto, scaled, type Stock } from '../liquid/stock';
 import { DOSES } from '../tables/doses';
 import type { Spread } from '../units/range';
 import { amountOf, entryOf, type Ingredient } from '../plan/plan';
@@ -15,16 +16,6 @@ export const USUAL_TA = { fruit: [5.5, 6.5, 7.5], flower: [4.5, 5.5, 6.5] } as c
 
 /** Litres of juice in a lemon. Common practice: two to four tablespoons. */
 export const LEMON_JUICE_L = 0.045;
-
-export type Acidity = { taGL: number; ph: number; volumeL: number };
-
-/** Acid and pH of a stock. @throws InputError when there is no liquid */
-export function acidityOf(stock: Stock): Acidity {
-  const now = liquid(stock);
-  if (!now) throw new InputError('There is no liquid yet.', 'Add water or juice first.');
-  const water = acidWater(stock, now.volumeL);
-  return { taGL: titratableAcidity(water), ph: phOf(water), volumeL: now.volumeL };
-}
 
 /** What is wanted: an acid, g/L as tartaric, or a pH. */
 export type AcidGoal = { taGL: number } | { ph: number };

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { brixFromSg } from '../liquid/sugar';
 import { juiceLPerKg, MILLS, PRESSES } from '../plan/extraction';
 import { PRODUCE, produceById } from '../tables/table';
-import { acidityOf } from './adjust';
+import { acidityOf } from '../liquid/acidity';
 import { sweetenerEffect, sugarToReach, waterToLower } from './reach';
 import { hoursToGive, likelyMix } from './mix';
 import { estimateMust, sgAtAge } from './balance';

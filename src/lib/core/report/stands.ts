@@ -1,6 +1,7 @@
 import { saysOf, type Says } from '../belief/says';
 import type { Course } from '../belief/course';
-import { standingAt, type Standing } from '../belief/standing';
+import { standingAt } from '../belief/on-course';
+import type { Standing } from '../belief/standing';
 import { dangersOf, type Danger } from '../finish/danger';
 import type { BatchState } from '../ledger/state';
 import { lazily } from '../maths/once';

@@ -1,5 +1,5 @@
 import { inKgL, inL } from '../units/say';
-import { acidityOf } from '../must/adjust';
+import { acidityOf } from '../liquid/acidity';
 import { liquid } from '../liquid/stock';
 import { toleranceOf } from '../plan/chosen';
 import { amountOf, type Ingredient } from '../plan/plan';

@@ -1,6 +1,6 @@
 import { likelyMix } from '../must/mix';
 import { estimateMust, type MustEstimate } from '../must/balance';
-import { acidityOf } from '../must/adjust';
+import { acidityOf } from '../liquid/acidity';
 import type { Ingredient, Plan } from '../plan/plan';
 import { liquid } from '../liquid/stock';
 import type { Produce } from '../tables/produce';

@@ -1,5 +1,6 @@
 import { abvOf } from '../ferment/convert';
-import { acidityOf, withAdded } from '../must/adjust';
+import { acidityOf } from '../liquid/acidity';
+import { withAdded } from '../must/adjust';
 import { addInto, liquid, scaled, type Stock } from '../liquid/stock';
 import type { Ingredient } from '../plan/plan';
 

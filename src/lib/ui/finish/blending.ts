@@ -6,7 +6,7 @@ import { blend as pourOf, put } from '$core/commands/put';
 import { rack } from '$core/commands/move';
 import type { Deed } from '$core/commands/deed';
 import { abvOf } from '$core/ferment/convert';
-import { acidityOf } from '$core/must/adjust';
+import { acidityOf } from '$core/liquid/acidity';
 import { depthOf, mustColour } from '$core/plan/colour';
 import { fillL, type Fill } from '$core/ledger/fill';
 import type { BatchState } from '$core/ledger/state';

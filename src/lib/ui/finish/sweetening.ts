@@ -1,5 +1,6 @@
 import { abvOf } from '$core/ferment/convert';
-import { acidityOf, kindWays } from '$core/must/adjust';
+import { acidityOf } from '$core/liquid/acidity';
+import { kindWays } from '$core/must/adjust';
 import { afterTrial, glassesOf, type Trial } from '$core/finish/trial';
 import { sweeten, type Sweetened } from '$core/finish/sweeten';
 import { toldOf } from '$core/finish/wine';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { explain, own } from '$lib/ui/words/own-units';
-  import { acidityOf, kindWays, LOWEST_PH, usualTa, type AcidGoal } from '$core/must/adjust';
+  import { acidityOf } from '$core/liquid/acidity';
+  import { kindWays, LOWEST_PH, usualTa, type AcidGoal } from '$core/must/adjust';
   import { SAFE_PH } from '$core/cautions/scene';
   import type { Ingredient } from '$core/plan/plan';
   import type { Stock } from '$core/liquid/stock';

@@ -1,5 +1,6 @@
 import { taFromTitration, TARTARIC_G_PER_EQ, waterIons } from '$core/liquid/acid';
-import { acidityOf, mustOf, kindWays, taFromDrops, USUAL_TA, waysToReach } from '$core/must/adjust';
+import { acidityOf } from '$core/liquid/acidity';
+import { mustOf, kindWays, taFromDrops, USUAL_TA, waysToReach } from '$core/must/adjust';
 import { stockAt } from '$core/liquid/stock';
 import { nitrogenNeed, nutrientPlan, type Appetite } from '$core/must/nitrogen';
 import { ALKALINITY_UNITS, alkalinityMgL, waterWord, type AlkalinityUnit } from '$core/must/water';
