@@ -96,7 +96,7 @@
           <a class="btn btn-primary" href="/batches/{b.id}/brew">Go on with the brew day</a>
         </p>
       {/each}
-      <Outing {walk} done={done.deeds.length} />
+      <Outing {walk} done={done.deeds.length} isBrewing={begun.length > 0} />
       {#each walk as x (x.batch.id)}<Card batch={x.batch} due={x.due} {corker} />{/each}
       {#await import('$lib/ui/today/DoneToday.svelte') then { default: DoneToday }}<DoneToday
           deeds={done.deeds}

@@ -7,6 +7,8 @@ import { potentialOf } from '../ferment/convert';
 import { correctionTo, withAdded } from '../must/adjust';
 import { amountOf, type Ingredient, type Plan } from '../plan/plan';
 import { addInto, scaled } from '../liquid/stock';
+import { PRODUCE } from '../tables/table';
+import { stepsOf } from './steps';
 import { solvePlan } from '../solve/solve';
 import { ADJUST, brewDone, cardStates, currentCard, isBrewed, readPhase, redosed } from './brew-done';
 import { brewCards, pouredC, wantedAbv } from './brew';
@@ -288,5 +290,32 @@ describe('hot water', () => {
     });
     expect(c).toBeGreaterThan(52);
     expect(c).toBeLessThan(64);
+  });
+});
+
+describe('what is said of each row before it is weighed', () => {
+  const howOf = (produceId: string) => {
+    const made = plan({
+      ingredients: [
+        { id: 'fruit', kind: 'produce', produceId, massKg: 0.3, held: true },
+        { id: 'sugar', kind: 'sugar', sugarId: 'white', massKg: 0, held: false },
+        { id: 'water', kind: 'water', volumeL: 0, held: false }
+      ]
+    });
+    return [
+      brewCards(made, 'bucket').find((c) => c.row?.id === 'fruit')!.how,
+      ...stepsOf(made).map((s) => `${s.title}. ${s.how}`)
+    ].join(' ');
+  };
+  it.each(PRODUCE.filter((p) => p.family === 'flower').map((p) => p.id))(
+    'flowers are stripped, and neither washed nor crushed: %s',
+    (id) => {
+      expect(howOf(id)).toMatch(/green stalk/);
+      expect(howOf(id)).not.toMatch(/fruit crushed|crush and mix|masher|rinse|wash and/i);
+    }
+  );
+  it('fruit is crushed', () => {
+    expect(howOf('plum')).toMatch(/Crush and mix/);
+    expect(howOf('plum')).toMatch(/fruit crushed/);
   });
 });

@@ -225,16 +225,27 @@ function handlingOf(i: Ingredient, plan: Plan): string {
       choiceOf(plan, 'wash')
     ];
     const isOff = isStrained(i);
-    if (entryOf(i)?.family === 'citrus')
+    const isBagged = choiceOf(plan, 'fruitIn') === 'bag' && !isOff;
+    const { family } = entryOf(i) ?? {};
+    const long =
+      hours >= 0.25
+        ? [`Takes about ${hours < 1 ? `${Math.round(hours * 60)} min` : `${hours.toFixed(1)} h`}.`]
+        : [];
+    if (family === 'flower' && i.form !== 'dried')
+      return [
+        'Shake the insects out; no washing, it takes the scent.',
+        `Strip them off every green stalk, which is bitter, then weigh them.${isBagged ? ' Loose in the bag.' : ''}`,
+        ...(isOff ? ['Strained off later.'] : []),
+        ...long
+      ].join(' ');
+    if (family === 'citrus')
       return `${wash}, pare the zest off thinly, then squeeze the juice. Zest and juice go in; white pith and pips make it bitter.`;
     const heat = i.heat ?? (choiceOf(plan, 'wildYeast') === 'heat' ? 'poured' : 'raw');
     return [
       `${wash}, trim, then weigh what goes in.`,
-      `${cap(CUTS[i.cut ?? 'crushed'].name)}${choiceOf(plan, 'fruitIn') === 'bag' && !isOff ? ', in the bag' : ''}${heat === 'raw' ? '' : `; ${HEATS[heat].name}`}${isOff ? ', then strained off' : ''}.`,
+      `${cap(CUTS[i.cut ?? 'crushed'].name)}${isBagged ? ', in the bag' : ''}${heat === 'raw' ? '' : `; ${HEATS[heat].name}`}${isOff ? ', then strained off' : ''}.`,
       ...(i.form === 'frozen' ? ['The thaw juice goes in too.'] : []),
-      ...(hours >= 0.25
-        ? [`Takes about ${hours < 1 ? `${Math.round(hours * 60)} min` : `${hours.toFixed(1)} h`}.`]
-        : [])
+      ...long
     ].join(' ');
   }
   if (i.kind === 'sugar' || i.kind === 'honey')

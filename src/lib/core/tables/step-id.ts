@@ -85,5 +85,15 @@ const STEP_NAMES: Record<StepId, string> = {
   taste: 'tasting'
 };
 
-/** A step by its name; a card of the brew day by its own. */
-export const stepName = (step: string): string => STEP_NAMES[step as StepId] ?? step.replaceAll('-', ' ');
+/** Cards of the brew day that are no steps of the schedule. */
+const CARD_NAMES: Record<string, string> = {
+  kit: 'cleaning',
+  boil: 'boiling',
+  strain: 'straining',
+  mark: 'looking at the mark',
+  tag: 'marking the vessel'
+};
+
+/** A step, or a card of the brew day, by its name. */
+export const stepName = (step: string): string =>
+  STEP_NAMES[step as StepId] ?? CARD_NAMES[step] ?? step.replaceAll('-', ' ');

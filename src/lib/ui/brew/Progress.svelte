@@ -35,7 +35,8 @@
           ? 'bg-greengage text-primary-content'
           : 'bg-tint-straw'}"
       >
-        <span class="number text-[1.375rem]">{c.isOver ? 'now' : leftText(c.until - now)}</span
+        <span class="number text-[1.375rem] whitespace-nowrap"
+          >{c.isOver ? 'now' : leftText(c.until - now)}</span
         >{c.title}{c.why ? `: ${own(c.why)}` : ''}
       </li>
     {/each}

@@ -7,7 +7,8 @@
   import type { WalkStop } from './walk';
 
   /** What the walk wants: what to take along, how far one is, and what one tap does for all of it. */
-  let { walk, done }: { walk: readonly WalkStop[]; done: number } = $props();
+  type Props = { walk: readonly WalkStop[]; done: number; isBrewing: boolean };
+  let { walk, done, isBrewing }: Props = $props();
   const due = $derived(walk.flatMap((x) => x.due));
   const outing = $derived(outingOf(due));
   const toStir = $derived(walk.filter((x) => x.due.some((d) => d.step.id === 'stir')));
@@ -27,7 +28,8 @@
 
 {#if outing.jobs > 0 || done > 0}
   <div class="mb-1 grid gap-1 text-[0.9375rem]">
-    {#if done > 0}
+    <!-- What is done on a brew day is counted there. -->
+    {#if done > 0 && !isBrewing}
       <div class="flex items-center gap-3" data-testid="progress">
         <span
           class="relative h-2 w-40 border border-ink"

@@ -2,7 +2,7 @@
   import { civilDay, inZone } from '$core/units/zone';
   import { zoneHere } from '$lib/store/here';
   import { household } from '$lib/store/household.svelte';
-  import { walkable } from './walkable';
+  import { startedBatches } from './walkable';
 
   /** The next days as a small calendar: how much comes on each, and what. */
   const DAYS = 7;
@@ -21,7 +21,7 @@
     })
   );
   const coming = $derived(
-    walkable()
+    startedBatches()
       .flatMap((batch) => batch.due.filter((d) => d.status === 'coming').map((d) => ({ batch, d })))
       .filter((x) => dayOf(x.d.dueAt) <= days.at(-1)!.day)
       .sort((a, b) => a.d.dueAt - b.d.dueAt)

@@ -2,6 +2,7 @@ import { isStrained } from '../../must/strain';
 import { usesEnzyme } from '../../plan/chosen';
 import { amountOf, entryOf, type Plan } from '../../plan/plan';
 import { choiceOf, isNatural } from '../../tables/schools';
+import type { Family } from '../../tables/produce';
 import type { StepId } from '../../tables/step-id';
 
 /** What of a plan its steps turn on. */
@@ -10,6 +11,8 @@ export type PlanFacts = {
   /** days the fruit stays in, as it is chosen or usual for it; 0 without fruit */
   steepDays: number;
   hasFruit: boolean;
+  /** what that fruit is */
+  fruitName: 'fruit' | 'flowers' | 'leaves';
   /** strained off before the ferment, and no fruit left in */
   isInfusion: boolean;
   hasEnzyme: boolean;
@@ -22,6 +25,13 @@ export type PlanFacts = {
 /** Days on the fruit, where they were chosen. */
 const CHOSEN_DAYS: Record<string, number> = { three: 3, five: 5, seven: 7, ten: 10 };
 
+const fruitNameOf = (families: readonly Family[]): PlanFacts['fruitName'] =>
+  families.length > 0 && families.every((f) => f === 'flower')
+    ? 'flowers'
+    : families.length > 0 && families.every((f) => f === 'leaf')
+      ? 'leaves'
+      : 'fruit';
+
 export function factsOf(plan: Plan): PlanFacts {
   const fruit = plan.ingredients
     .filter((i) => i.kind === 'produce' && i.massKg > 0 && !i.pressed && !isStrained(i))
@@ -33,6 +43,7 @@ export function factsOf(plan: Plan): PlanFacts {
     plan,
     steepDays,
     hasFruit: steepDays > 0,
+    fruitName: fruitNameOf(fruit.map((p) => p.family)),
     isInfusion: steepDays === 0 && plan.ingredients.some((i) => amountOf(i) > 0 && isStrained(i)),
     hasEnzyme: usesEnzyme(plan),
     isWild,

@@ -18,14 +18,14 @@ export const stir = defineStep({
     lookFor: 'Fizz when the cap goes under, and a smell of bread and fruit.',
     lookForInMust: 'Nothing dry on top, and no mould.'
   },
-  inPlan({ plan, hasFruit, isInfusion }) {
+  inPlan({ plan, hasFruit, fruitName, isInfusion }) {
     // What was strained leaves no cap to push down.
     if (choiceOf(plan, 'stirring') !== 'daily' || isInfusion) return null;
     const airUntil = choiceOf(plan, 'air') === 'third' ? 'a third of the sugar is gone' : 'the third day';
     return {
       title: hasFruit ? 'Push the cap down and stir' : 'Stir air in',
       short: 'stir',
-      how: `${hasFruit ? 'Keep the fruit wet. ' : ''}Stir air in until ${airUntil}, then gently.${
+      how: `${hasFruit ? `Keep the ${fruitName} wet. ` : ''}Stir air in until ${airUntil}, then gently.${
         choiceOf(plan, 'cover') === 'airlock' ? ' Airlock back on.' : ''
       }`,
       waits: [wait('crush', 12, 24, 'once or twice a day')],
