@@ -21,7 +21,8 @@ import {
   type BatchState
 } from '../ledger/state';
 
-const DAY = 86_400_000;
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
 
 export type Stage = 'must' | 'fermenting' | 'in glass' | 'clearing' | 'bottled' | 'gone';
 
@@ -170,8 +171,8 @@ export function whyAbvDiffers(s: BatchState, standing: Standing): string | null 
   const { classroom, ledgerAbv, abv } = standing;
   const last = lastReading(s);
   if (classroom === null || !last) return null;
-  // Both are of the moment it was read: a wine that works has gone on since.
-  const isFresh = s.at - last.at < DAY;
+  // Both are of the moment it was read: a wine that works goes on by the hour.
+  const isFresh = s.at - last.at < HOUR;
   const told = isFresh ? abv.likely : ledgerAbv;
   if (Math.abs(classroom - told) < 0.15) return null;
   const head = `Start less ${isFresh ? 'now' : 'the last reading'}, times 131.25, says ${classroom.toFixed(1)} %; all that went in and was read says ${told.toFixed(1)} %${isFresh ? '' : ' then'}`;

@@ -117,6 +117,7 @@ export function schedule(
   const over = new Set<StepId>();
   const out: Due[] = [];
   const quiet = whenQuiet(s, course);
+  const isSameDay = (at: number) => civilDay(at, s.zone) === civilDay(s.at, s.zone);
   for (const [n, step] of steps.entries()) {
     const done = doneAts.get(step.id) ?? null;
     const passed =
@@ -177,11 +178,16 @@ export function schedule(
     const shownAt = Math.max(dueAt, ...toCome.map((w) => (ahead.get(w.step) ?? 0) + w.minH * HOUR));
     ahead.set(step.id, Math.max(shownAt, s.at));
     const isHot = warm !== null && warm.until > s.at;
-    // A powder or yeast that has to wait some hours for another is not for now, though it is for today.
+    // What has to wait some hours for what was done today is not for now, though it is for today; a powder or yeast
+    // waits for what was done yesterday too.
     const isWaiting =
-      STEPS[step.id].isPut === true &&
       dueAt > s.at &&
-      step.waits.some((w) => (doneAts.get(w.step) ?? Infinity) + w.minH * HOUR > s.at && w.minH > 0);
+      step.waits.some(
+        (w) =>
+          w.minH > 0 &&
+          (doneAts.get(w.step) ?? Infinity) + w.minH * HOUR > s.at &&
+          (STEPS[step.id].isPut === true || isSameDay(doneAts.get(w.step) ?? 0))
+      );
     const isToday = !blocked && !isHot && !isWaiting && civilDay(dueAt, s.zone) <= civilDay(s.at, s.zone);
     const otherwise = STEPS[step.id].otherwise?.(s);
     const isFelt = isHot ? `It was ${inC(warm.wasC)}, and must be below ${inC(step.underC!)}.` : '';

@@ -196,7 +196,8 @@
   {#if restL > 0.05 && !isSediment(restL, volumeL, 'lees')}
     <RestCheck {restL} {isAll} where="in the {same?.name ?? 'vessel'}" onset={(v) => draft.set('rest', v)} />
   {/if}
-  {#if airL > 0.25}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
+  <!-- What the proposed jars leave is said with them. -->
+  {#if airL > Math.max(0.25, least.airL + 0.05)}<p class="bg-tint-straw px-3 py-2 text-[0.9375rem]">
       That leaves {volumeText(airL, unit)} of air over it. Smaller glass, or top up.
     </p>{/if}
   <BatchCautions {batch} place="rack" scene={{ intoGlass: first !== undefined && !isOpenVessel(first) }} />

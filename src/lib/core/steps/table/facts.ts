@@ -25,12 +25,12 @@ export type PlanFacts = {
 /** Days on the fruit, where they were chosen. */
 const CHOSEN_DAYS: Record<string, number> = { three: 3, five: 5, seven: 7, ten: 10 };
 
-const fruitNameOf = (families: readonly Family[]): PlanFacts['fruitName'] =>
-  families.length > 0 && families.every((f) => f === 'flower')
-    ? 'flowers'
-    : families.length > 0 && families.every((f) => f === 'leaf')
-      ? 'leaves'
-      : 'fruit';
+/** What lies in the bag; zest and juice of citrus beside it give it no other name. */
+function fruitNameOf(all: readonly Family[]): PlanFacts['fruitName'] {
+  const [first, ...others] = new Set(all.filter((f) => f !== 'citrus'));
+  if (others.length > 0) return 'fruit';
+  return first === 'flower' ? 'flowers' : first === 'leaf' ? 'leaves' : 'fruit';
+}
 
 export function factsOf(plan: Plan): PlanFacts {
   const fruit = plan.ingredients
