@@ -22,7 +22,7 @@ import { settingsSchema } from '$core/units/settings-schema';
 import { isTooDeep } from '$core/units/too-deep';
 
 /** The file's own version: raised when its shape changes, with an upgrade for every older one. */
-export const FILE_VERSION = 7;
+export const FILE_VERSION = 8;
 
 export const fileSchema = z.strictObject({
   format: z.literal('vecino'),
@@ -66,7 +66,9 @@ const UPGRADES: Record<number, (file: Raw) => Raw> = {
   // Racks, places of bottles, how they left, photos and fuller tastings came with 6; nothing of 5 was otherwise.
   5: (file) => ({ ...file, version: 6 }),
   // Places, and yeasts of one's own, came with 7; nothing of 6 was otherwise.
-  6: (file) => ({ ...file, version: 7 })
+  6: (file) => ({ ...file, version: 7 }),
+  // What the writer of an entry had seen came with 8; nothing of 7 was otherwise.
+  7: (file) => ({ ...file, version: 8 })
 };
 
 const wrongAt = (error: z.ZodError, before = ''): InputError => {

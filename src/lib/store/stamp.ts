@@ -32,9 +32,23 @@ export async function stampMore(added: number): Promise<void> {
   else if ((await db.events.count()) === added) await put({ events: added, version: SUMMARY_VERSION, at });
 }
 
+const THINGS_KEY = 'thingsAt';
+/** Notes that something beside the wines was written, within the transaction that did so. */
+export const stampThings = () => db.settings.put({ key: THINGS_KEY, value: Date.now() });
+
 /** When this household last wrote, by the clock of then, ms; null where nobody knows. @param rows of the settings */
-export const lastWriteAt = (rows: readonly { key: string; value: unknown }[]): number | null =>
-  (rows.find((r) => r.key === KEY)?.value as Stamp | undefined)?.at ?? null;
+export function lastWriteAt(rows: readonly { key: string; value: unknown }[]): number | null {
+  const of = (key: string) => rows.find((r) => r.key === key)?.value;
+  const all = [(of(KEY) as Stamp | undefined)?.at, of(THINGS_KEY)].filter((x) => typeof x === 'number');
+  return all.length > 0 ? Math.max(...all) : null;
+}
+
+/** Nothing was written later than now: whatever clock said so was wrong. */
+export async function nothingIsAhead(now: number): Promise<void> {
+  const was = await kept();
+  if (was) await put({ ...was, at: now });
+  await db.settings.put({ key: THINGS_KEY, value: now });
+}
 
 /** How many events the lists are of, without counting; counted where nobody has. */
 export const eventsHere = async (): Promise<number> => (await kept())?.events ?? db.events.count();

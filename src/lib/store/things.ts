@@ -8,6 +8,7 @@ import {
   type ThingKind
 } from '$core/ledger/things';
 import { KINDS } from '$core/ledger/kept';
+import { lastSeen } from '$core/ledger/seen-order';
 import { InputError } from '$core/units/input-error';
 import { firstProblem } from '$core/units/problem';
 import type { Table } from 'dexie';
@@ -15,6 +16,7 @@ import { db } from './db';
 import { newId } from './here';
 import { markBack, noteDeed } from './deeds';
 import { deviceId } from './device';
+import { stampThings } from './stamp';
 
 const rows = (kind: ThingKind) => db[kind] as unknown as Table<{ id: string }, string>;
 
@@ -38,11 +40,21 @@ async function writeThings(
   as: As = 'deed'
 ): Promise<Entry[]> {
   const device = await deviceId();
-  return db.transaction('rw', [db.things, db.deeds, ...KINDS.map((k) => db[k])], async () => {
+  return db.transaction('rw', [db.things, db.deeds, db.settings, ...KINDS.map((k) => db[k])], async () => {
     const at = new Date().toISOString();
-    const entries = (await make()).map((d) => ({ ...d, id: newId(), at, device }) as Entry);
+    const drafts = await make();
+    const log = await db.things
+      .where('of')
+      .anyOf([...new Set(drafts.map((d) => d.of))])
+      .toArray();
+    const entries: Entry[] = [];
+    for (const d of drafts) {
+      const seen = lastSeen([...log, ...entries].filter((e) => e.of === d.of && e.kind === d.kind));
+      entries.push({ ...d, id: newId(), at, device, ...(seen.length > 0 ? { after: seen } : {}) } as Entry);
+    }
     await db.things.bulkAdd(entries);
     await sumUpThings(entries);
+    await stampThings();
     if (as === 'deed' && entries.length > 0) await noteDeed({ entries: entries.map((e) => e.id) });
     return entries;
   });

@@ -20,7 +20,8 @@ export function again(events: readonly LedgerEvent[], newId: NewId): Draft[] {
   );
 }
 
-const voided = (e: Pick<LedgerEvent, 'batchId' | 'id'>): Draft => draft(e.batchId, 'void', { eventId: e.id });
+export const voided = (e: Pick<LedgerEvent, 'batchId' | 'id'>): Draft =>
+  draft(e.batchId, 'void', { eventId: e.id });
 
 /**
  * All that was written with these events by the same tap and still counts. Of the tap that began a batch, a part may be

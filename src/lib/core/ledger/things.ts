@@ -7,6 +7,7 @@ import { ownProduceSchema } from '../tables/produce-schema';
 import { rackSchema } from '../vessels/rack';
 import { vesselSchema } from '../vessels/vessel-schema';
 import { time } from './events/define';
+import { inSeenOrder } from './seen-order';
 import { KINDS, same, sorted } from './kept';
 import { union } from './merge';
 
@@ -30,9 +31,11 @@ const head = {
   kind: z.enum(KINDS),
   /** the thing's id */
   of: z.string().min(1).max(64),
-  /** when it was written down, UTC */
+  /** when it was written down, UTC, by a clock that may have been wrong */
   at: time,
-  device: z.string().min(1).max(64)
+  device: z.string().min(1).max(64),
+  /** the last entries of the same thing that its writer had seen: it comes after them, whatever the clocks said */
+  after: z.array(z.string().min(1).max(140)).max(20).optional()
 };
 
 /**
@@ -55,7 +58,11 @@ export const entrySchema = z
     z.strictObject({ ...head, what: z.literal('void'), entryId: head.id })
   ])
   .superRefine((e, ctx) => {
+    const wrong = (path: string[], message: string) =>
+      ctx.addIssue({ code: 'custom', message, path, input: e });
+    if (e.what === 'changed' && 'id' in e.fields) wrong(['fields', 'id'], 'a thing keeps its id');
     if (e.what !== 'kept') return;
+    if (e.thing.id !== e.of) wrong(['thing', 'id'], 'is not the id of the thing it is of');
     const sound = THINGS[e.kind].safeParse(e.thing);
     for (const issue of sound.error?.issues ?? [])
       ctx.addIssue({
@@ -66,7 +73,7 @@ export const entrySchema = z
       });
   });
 export type Entry = z.infer<typeof entrySchema>;
-type Head = 'id' | 'at' | 'device';
+type Head = 'id' | 'at' | 'device' | 'after';
 type WithoutHead<E> = E extends Entry ? Omit<E, Head> : never;
 /** An entry before it has an id, a moment and a device. */
 export type EntryDraft = WithoutHead<Entry>;
@@ -109,10 +116,17 @@ export type ThingsById = { [K in ThingKind]: Map<string, Thing<K>> };
 export function thingsById(entries: readonly Entry[]): ThingsById {
   const voided = new Set(entries.flatMap((e) => (e.what === 'void' ? [e.entryId] : [])));
   const out = Object.fromEntries(KINDS.map((k) => [k, new Map()])) as Record<ThingKind, Map<string, object>>;
-  for (const e of inOrder(entries.filter((x) => !voided.has(x.id)))) {
-    const thing = after(out[e.kind].get(e.of) ?? null, e);
-    if (thing) out[e.kind].set(e.of, thing);
-    else out[e.kind].delete(e.of);
+  const logs = new Map<string, Entry[]>();
+  for (const e of inOrder(entries)) {
+    const log = logs.get(`${e.kind} ${e.of}`);
+    if (log) log.push(e);
+    else logs.set(`${e.kind} ${e.of}`, [e]);
+  }
+  for (const log of logs.values()) {
+    const [{ kind, of }] = log as [Entry];
+    const live = inSeenOrder(log).filter((e) => !voided.has(e.id));
+    const thing = live.reduce<object | null>(after, null);
+    if (thing) out[kind].set(of, thing);
   }
   return out as ThingsById;
 }

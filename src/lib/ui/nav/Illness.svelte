@@ -1,8 +1,21 @@
 <script lang="ts">
+  import { counted } from '$core/units/format';
   import { beginAnew, type Illness } from '$lib/store/health.svelte';
+  import { sayDone, sayWrong } from './said.svelte';
 
   /** What is wrong with the browser's store, in plain words, and the way out. */
   let { ill }: { ill: Illness } = $props();
+
+  async function settle() {
+    try {
+      const n = await (await import('$lib/store/settle')).settleAhead(Date.now());
+      sayDone(
+        n > 0 ? `Dated back: ${counted(n, 'line')} of the wines.` : 'Nothing of the wines was dated ahead.'
+      );
+    } catch (e) {
+      sayWrong(e);
+    }
+  }
 
   const when = (at: number) => new Date(at).toLocaleString([], { dateStyle: 'long', timeStyle: 'short' });
 </script>
@@ -34,9 +47,8 @@
   {:else if ill.kind === 'clock'}
     <p class="number text-[1.1875rem]">This device’s clock is behind what was last written here.</p>
     <p>
-      That was on {when(ill.lastAt)}; the clock says {when(Date.now())}. What you write now would come before
-      it. Set the clock and open this anew. If the clock was wrong then, put those days right in the wine’s
-      history.
+      That was on {when(ill.lastAt)}; the clock says {when(Date.now())}. If the clock is wrong now, set it and
+      open this anew. If it was wrong then, what was written then is dated back, so that it counts today.
     </p>
   {:else if ill.kind === 'full'}
     <p class="number text-[1.1875rem]">There is no more room on this disk.</p>
@@ -53,7 +65,10 @@
   {/if}
   {#if ill.kind === 'lost'}<p class="mt-2">
       <button class="btn btn-line" onclick={beginAnew}>I have no file: begin anew</button>
-    </p>{:else if ill.kind !== 'full'}<p class="mt-2">
+    </p>{:else if ill.kind !== 'full'}<p class="mt-2 flex flex-wrap gap-2">
       <button class="btn btn-primary" onclick={() => location.reload()}>Open it anew</button>
+      {#if ill.kind === 'clock'}<button class="btn btn-line" onclick={settle}
+          >The clock is right now: date it back</button
+        >{/if}
     </p>{/if}
 </div>

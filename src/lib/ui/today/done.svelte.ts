@@ -2,7 +2,7 @@ import { liveQuery } from 'dexie';
 import type { LedgerEvent } from '$core/ledger/log';
 import { civilDay } from '$core/units/zone';
 import { db } from '$lib/store/db';
-import { zoneHere } from '$lib/store/here';
+import { idAt, zoneHere } from '$lib/store/here';
 import { household, runningBatches } from '$lib/store/household.svelte';
 import { sayWrong } from '../nav/said.svelte';
 
@@ -14,10 +14,7 @@ export function doneToday() {
   const today = $derived(civilDay(household.now, zone));
   let events = $state.raw<LedgerEvent[]>([]);
   $effect(() => {
-    // Ids begin with the time they were made.
-    const since = Math.max(0, Date.parse(today) - 14 * 3_600_000);
-    const from = since.toString(16).padStart(12, '0');
-    const first = `${from.slice(0, 8)}-${from.slice(8)}`;
+    const first = idAt(Date.parse(today) - 14 * 3_600_000);
     const watch = liveQuery(() => db.events.where('id').aboveOrEqual(first).limit(400).toArray()).subscribe({
       next: (rows) => (events = rows),
       error: sayWrong

@@ -5,7 +5,11 @@ import type { Question, Words } from '../question';
 import type { BatchState, Working } from '../state';
 
 export const id = z.string().min(1).max(64);
-export const time = z.iso.datetime({ message: 'must be a UTC time such as 2026-05-01T18:30:00.000Z' });
+/** No clock of a household says a later year: an entry of then would never be of the past. */
+const LAST_YEAR = 2099;
+export const time = z.iso
+  .datetime({ message: 'must be a UTC time such as 2026-05-01T18:30:00.000Z' })
+  .refine((t) => Number(t.slice(0, 4)) <= LAST_YEAR, `must be before the year ${LAST_YEAR + 1}`);
 export const volumeL = z.number().finite().min(0).max(5000);
 export const sg = z.number().finite().min(0.97).max(1.3);
 export const text = z.string().max(4000);
