@@ -19,6 +19,9 @@ const OUT = process.env.BUILD_DIR ?? 'build';
 /** Milliseconds: a connection that says nothing, or half of something, is not kept. */
 const TIMES = { timeout: 60_000, requestTimeout: 30_000, headersTimeout: 10_000, keepAliveTimeout: 8_000 };
 
+/** So many bytes of a refused body are dropped; of a longer one the connection is closed. */
+const MOST_DROPPED = 64_000_000;
+
 function replaceOnce(text, from, to) {
   if (text.split(from).length !== 2) throw new Error(`The adapter's server no longer holds “${from}”.`);
   return text.replace(from, () => to);
@@ -54,8 +57,16 @@ export default function safeAdapter(options) {
         'const httpServer = http.createServer();',
         `const httpServer = http.createServer({ connectionsCheckingInterval: 5000 });
 Object.assign(httpServer, ${JSON.stringify(TIMES)});
-httpServer.on('request', (_, res) => {
+httpServer.on('request', (req, res) => {
 	for (const [name, value] of Object.entries(${JSON.stringify(HEADERS)})) res.setHeader(name, value);
+	// A body that was refused unread is read and dropped, so that the connection's next request is heard at once.
+	res.on('finish', () => {
+		if (req.complete) return;
+		let left = ${MOST_DROPPED};
+		req.removeAllListeners('data');
+		req.on('data', (chunk) => (left -= chunk.length) < 0 && req.destroy());
+		req.resume();
+	});
 });`
       );
       writeFileSync(file, text);

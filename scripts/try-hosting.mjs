@@ -29,7 +29,8 @@ const server = spawn(process.execPath, ['scripts/serve.mjs'], {
     PORT: String(port),
     HOST: '127.0.0.1',
     PROTOCOL_HEADER: 'x-forwarded-proto',
-    HOST_HEADER: 'x-forwarded-host'
+    HOST_HEADER: 'x-forwarded-host',
+    PAIRING_CODE: 'try hosting'
   },
   stdio: ['ignore', 'pipe', 'inherit']
 });
@@ -113,9 +114,16 @@ try {
     .click();
   await page.getByTestId('batch-sentence').waitFor();
   const answered = await page.evaluate(async (base) => {
+    const headers = { 'content-type': 'application/json' };
+    const paired = await fetch(`${base}/api/devices/x/key`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ code: 'Try-Hosting' })
+    });
+    const { key } = await paired.json();
     const r = await fetch(`${base}/api/devices/x/readings`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', authorization: 'Bearer 0123456789abcdef' },
+      headers: { ...headers, authorization: `Bearer ${key}` },
       body: JSON.stringify({ at: new Date().toISOString(), sg: 1.05 })
     });
     return r.status;

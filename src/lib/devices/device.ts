@@ -20,6 +20,9 @@ export const postSchema = z.union([
 
 /** What every device is to the rest of Vecino: something one listens to. A real one is one file that does this. */
 export type Device = {
-  /** begins to listen; `on` is given each sample as it comes, `lost` each time the line breaks. @returns what stops it */
-  listen: (on: (sample: unknown) => void, lost: (why: string) => void) => () => void;
+  /**
+   * begins to listen; `on` is given samples as they come, and is done once they are kept; `lost` is told each time the
+   * line breaks. @returns what stops it
+   */
+  listen: (on: (samples: readonly unknown[]) => Promise<void>, lost: (why: string) => void) => () => void;
 };

@@ -1,57 +1,96 @@
 import type { Sample } from '$core/instruments/sample';
 
-/** A box of samples that wait for the household's browser; kept in memory, and no longer than they have to be. */
-type Box = { samples: { n: number; sample: Sample }[]; next: number; usedAt: number };
+type Held = { sample: Sample; bytes: number; lease: string | null; until: number };
+/** Samples of one device that wait for the household's browser; kept in memory, and no longer than they have to be. */
+type Box = { samples: Held[]; usedAt: number };
 
-/** So many boxes, samples in each, and how long an unvisited one is kept. */
-export const LIMITS = { boxes: 200, samples: 5000, keepMs: 7 * 86_400_000 } as const;
+/** So many samples wait for each device, so many bytes for all, and so long; what is lent out comes back after so long. */
+export const LIMITS = {
+  samples: 5000,
+  bytes: 16_000_000,
+  keepMs: 7 * 86_400_000,
+  leaseMs: 60_000
+} as const;
 
 const boxes = new Map<string, Box>();
+let allBytes = 0;
 
-/** Clears away what nobody came for; and where there are too many, the one that was used longest ago. */
+/** Takes samples out of a box. */
+function drop(box: Box, isGone: (h: Held, i: number) => boolean): number {
+  const before = box.samples.length;
+  box.samples = box.samples.filter((h, i) => {
+    if (!isGone(h, i)) return true;
+    allBytes -= h.bytes;
+    return false;
+  });
+  return before - box.samples.length;
+}
+
+/** Clears away what nobody came for. */
 function tidy(now: number): void {
-  for (const [id, b] of boxes) if (now - b.usedAt > LIMITS.keepMs) boxes.delete(id);
-  while (boxes.size > LIMITS.boxes) {
-    const [oldest] = [...boxes].reduce((a, b) => (a[1].usedAt <= b[1].usedAt ? a : b));
-    boxes.delete(oldest);
-  }
+  for (const [id, b] of boxes)
+    if (now - b.usedAt > LIMITS.keepMs) {
+      drop(b, () => true);
+      boxes.delete(id);
+    }
 }
 
 /**
- * Puts samples into a box.
- * @param id of the device and its key together: who has not both finds nothing
- * @returns how many wait in it, and how many of the oldest were dropped for want of room
+ * Keeps what a paired device read until it is taken. What is too much pushes out the oldest of its own, and nothing of
+ * another device.
+ * @returns how many wait, and how many were dropped for want of room
  */
 export function post(
   id: string,
   samples: readonly Sample[],
   now: number
 ): { waiting: number; dropped: number } {
-  const box = boxes.get(id) ?? { samples: [], next: 1, usedAt: now };
-  box.usedAt = now;
-  for (const sample of samples) box.samples.push({ n: box.next++, sample });
-  const dropped = Math.max(0, box.samples.length - LIMITS.samples);
-  box.samples.splice(0, dropped);
-  boxes.set(id, box);
   tidy(now);
+  const box = boxes.get(id) ?? { samples: [], usedAt: now };
+  box.usedAt = now;
+  boxes.set(id, box);
+  for (const sample of samples) {
+    const bytes = 100 + JSON.stringify(sample).length;
+    box.samples.push({ sample, bytes, lease: null, until: 0 });
+    allBytes += bytes;
+  }
+  let over = Math.max(0, box.samples.length - LIMITS.samples);
+  for (let bytes = allBytes, i = 0; bytes > LIMITS.bytes && i < box.samples.length; i++) {
+    bytes -= box.samples[i]!.bytes;
+    over = Math.max(over, i + 1);
+  }
+  const dropped = drop(box, (_, i) => i < over);
   return { waiting: box.samples.length, dropped };
 }
 
-/** What waits in a box, oldest first, at most so many; and the number of the last. */
-export function waiting(id: string, most: number, now: number): { samples: Sample[]; upTo: number } {
+/**
+ * Lends out what waits, oldest first, at most so many. It is gone once it is said to be written, and comes back when
+ * that is not said in time: of a tab that was closed nothing is lost.
+ * @param lease a name that nobody else uses
+ */
+export function lend(
+  id: string,
+  lease: string,
+  most: number,
+  now: number
+): { samples: Sample[]; lease: string } {
   const box = boxes.get(id);
-  if (!box) return { samples: [], upTo: 0 };
+  if (!box) return { samples: [], lease };
   box.usedAt = now;
-  const list = box.samples.slice(0, most);
-  return { samples: list.map((s) => s.sample), upTo: list.at(-1)?.n ?? 0 };
+  const free = box.samples.filter((h) => h.lease === null || h.until <= now).slice(0, most);
+  for (const h of free) [h.lease, h.until] = [lease, now + LIMITS.leaseMs];
+  return { samples: free.map((h) => h.sample), lease };
 }
 
-/** Those up to a number were taken, and are gone. */
-export function taken(id: string, upTo: number): void {
+/** What was lent out by that name is written down, and kept here no longer. Twice is once. @returns how many */
+export function written(id: string, lease: string): number {
   const box = boxes.get(id);
-  if (box) box.samples = box.samples.filter((s) => s.n > upTo);
+  return box ? drop(box, (h) => h.lease === lease) : 0;
 }
 
 /** For tests: everything out. */
-export const emptyBoxes = (): void => boxes.clear();
+export function emptyBoxes(): void {
+  boxes.clear();
+  allBytes = 0;
+}
 export const boxCount = (): number => boxes.size;

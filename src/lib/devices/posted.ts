@@ -3,9 +3,12 @@ import type { Device } from './device';
 /** So often what was posted is asked for, ms. */
 const EVERY = 30_000;
 
-type Waiting = { samples: unknown[]; upTo: number };
+type Lent = { samples: unknown[]; lease: string };
 
-/** A device that posts to this server with a key; what it posted is taken, and gone from there. */
+/** The server has another pairing code than the one that the key was made of. */
+export const NOT_PAIRED = 'the server does not know its key';
+
+/** A device that posts to this server with a key. What it posted is gone from there once it is kept here, and not before. */
 export const byPost = (id: string, key: string): Device => ({
   listen(on, lost) {
     const address = `/api/devices/${encodeURIComponent(id)}/readings`;
@@ -14,11 +17,13 @@ export const byPost = (id: string, key: string): Device => ({
     const ask = async () => {
       try {
         const answer = await fetch(address, { headers });
+        if (answer.status === 401) throw new Error(NOT_PAIRED);
         if (!answer.ok) throw new Error(`the server answers ${answer.status}`);
-        const { samples, upTo } = (await answer.json()) as Waiting;
+        const { samples, lease } = (await answer.json()) as Lent;
+        // What was lent to a page that listens no more comes back by itself.
         if (!isOn || samples.length === 0) return;
-        for (const s of samples) on(s);
-        await fetch(`${address}?upTo=${upTo}`, { method: 'DELETE', headers });
+        await on(samples);
+        await fetch(`${address}?lease=${lease}`, { method: 'DELETE', headers });
         if (samples.length >= 1000) void ask();
       } catch (e) {
         lost(e instanceof Error ? e.message : String(e));

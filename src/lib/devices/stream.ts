@@ -5,11 +5,13 @@ export const byStream = (address: string): Device => ({
   listen(on, lost) {
     const source = new EventSource(address);
     source.onmessage = (e) => {
+      let sample: unknown;
       try {
-        on(JSON.parse(e.data as string));
+        sample = JSON.parse(e.data as string);
       } catch {
-        lost('it said what is no JSON');
+        return lost('it said what is no JSON');
       }
+      on([sample]).catch((error: unknown) => lost(String(error)));
     };
     // It comes again by itself.
     source.onerror = () => lost('the line is broken');

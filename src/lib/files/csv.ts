@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import type { Table } from '$core/report/tables';
 
-/** What a spreadsheet would run, or take for an error, at the head of a text; figures are not texts. */
-const FORMULA = /^[\s\0]*[=+\-@\t\r|%]/;
+/** What a spreadsheet would run, or take for an error, at the head of a text, in either width; figures are not texts. */
+const FORMULA = /^[\s\0]*[=+\-@\t\r|%＝＋－＠｜％]/;
 
 /**
  * A table as CSV: comma, CRLF, quotes where they are wanted; a text that a spreadsheet would run is made harmless by an

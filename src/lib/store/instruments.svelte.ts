@@ -6,6 +6,7 @@ import { isWorth, smoothed, USUAL } from '$core/instruments/thin';
 import { DEVICE_IDS, DEVICE_KINDS, type Device } from '$lib/devices/device';
 import { byPost } from '$lib/devices/posted';
 import { byStream } from '$lib/devices/stream';
+import { InputError } from '$core/units/input-error';
 import { db } from './db';
 import { newId } from './here';
 import { bringReadings } from './readings-in';
@@ -49,7 +50,7 @@ let list = $state.raw<Instrument[]>([]);
 let live = $state.raw<Record<string, Live>>({});
 let isWriter = false;
 
-type Ear = { stop: () => void; watch: Watch; kept: At | null; buffer: At[] };
+type Ear = { stop: () => void; watch: Watch; kept: At | null; buffer: At[]; isWriting: boolean };
 const ears = new Map<string, Ear>();
 
 export const instruments = {
@@ -68,26 +69,55 @@ export function lieOf(i: Instrument, now: number): Lie | null {
 const deviceOf = (i: Instrument): Device =>
   'stream' in i.by ? byStream(i.by.stream) : byPost(i.id, i.by.key);
 
-const tell = (id: string, part: Partial<Live>) =>
+/** What the tab that writes hears, for the others. */
+const others = 'BroadcastChannel' in globalThis ? new BroadcastChannel('instruments') : null;
+const show = (id: string, part: Partial<Live>) =>
   void (live = { ...live, [id]: { ...instruments.live(id), ...part } });
+function tell(id: string, part: Partial<Live>): void {
+  show(id, part);
+  if (isWriter) others?.postMessage({ id, part });
+}
 
 /** What waits to be smoothed is written within this long. */
 const BUFFER_MS = 10 * 60_000;
 const MOST_BUFFERED = 200;
 
-/** Writes what is worth a line of the wine it floats in. */
+const bufferKey = (id: string) => `heard:${id}`;
+/** What was posted is kept on the disk until it is written: the server has it no more. */
+const keepBuffer = async (i: Instrument, buffer: readonly At[]) =>
+  void ('key' in i.by && (await db.settings.put({ key: bufferKey(i.id), value: [...buffer] })));
+
+/** Writes what is worth a line of the wine it floats in. What cannot be written yet stays heard. */
 async function write(i: Instrument, ear: Ear): Promise<void> {
-  const [one] = smoothed(ear.buffer, 24).slice(-1);
-  ear.buffer = [];
-  if (!one || !i.batchId || !isWorth(ear.kept, one, USUAL)) return;
-  ear.kept = one;
+  if (ear.isWriting) return;
+  ear.isWriting = true;
   try {
-    const { leftOut } = await bringReadings(i.batchId, [one], i.name, i.vesselId);
-    // It was racked from under it, or never went in.
-    if (leftOut > 0) tell(i.id, { lost: 'what it reads cannot be of that wine: say what it is in' });
+    const taken = new Set(ear.buffer);
+    const [one] = smoothed([...taken], 24).slice(-1);
+    if (one && i.batchId && isWorth(ear.kept, one, USUAL)) {
+      const { leftOut } = await bringReadings(i.batchId, [one], i.name, i.vesselId);
+      ear.kept = one;
+      // It was racked from under it, or never went in.
+      if (leftOut > 0) tell(i.id, { lost: 'what it reads cannot be of that wine: say what it is in' });
+    }
+    ear.buffer = ear.buffer.filter((x) => !taken.has(x));
+    await keepBuffer(i, ear.buffer);
   } catch (e) {
     tell(i.id, { lost: e instanceof Error ? e.message : String(e) });
+  } finally {
+    ear.isWriting = false;
   }
+}
+
+/** Takes what an instrument says; done once it is kept. */
+async function heardAll(id: string, samples: readonly unknown[]): Promise<void> {
+  for (const raw of samples) heard(id, raw);
+  const i = list.find((x) => x.id === id);
+  const ear = ears.get(id);
+  if (!i || !ear) throw new Error('it was taken off');
+  await keepBuffer(i, ear.buffer);
+  if (isWriter && ear.buffer[0] && (!ear.kept || Date.now() - ear.buffer[0].at >= BUFFER_MS))
+    void write(i, ear);
 }
 
 function heard(id: string, raw: unknown): void {
@@ -103,8 +133,8 @@ function heard(id: string, raw: unknown): void {
   tell(id, { heardAt: now, lie: h.lie, lost: '', ...(right ? { last: right } : {}) });
   if (!right || !i.batchId || i.kind === 'scale' || i.kind === 'weather') return;
   // Kept while another tab writes, or before it is known that none does.
+  if (ear.buffer.some((x) => x.at === right.at)) return;
   ear.buffer = [...ear.buffer, right].slice(-MOST_BUFFERED);
-  if (isWriter && (!ear.kept || now - ear.buffer[0]!.at >= BUFFER_MS)) void write(i, ear);
 }
 
 function listen(): void {
@@ -114,13 +144,27 @@ function listen(): void {
       ears.delete(id);
     }
   for (const i of list) {
-    if (ears.has(i.id)) continue;
-    const stop = deviceOf(i).listen(
-      (raw) => heard(i.id, raw),
-      (lost) => tell(i.id, { lost })
-    );
-    ears.set(i.id, { stop, watch: newWatch(), kept: null, buffer: [] });
+    // What was posted is lent to one: the tab that writes.
+    if (ears.has(i.id) || ('key' in i.by && !isWriter)) continue;
+    const ear: Ear = { stop: () => undefined, watch: newWatch(), kept: null, buffer: [], isWriting: false };
+    ears.set(i.id, ear);
+    void begin(i, ear);
   }
+}
+
+/** Listens, once what was heard before and not yet written is here again. */
+async function begin(i: Instrument, ear: Ear): Promise<void> {
+  if ('key' in i.by) {
+    const before = (await db.settings.get(bufferKey(i.id)))?.value;
+    if (Array.isArray(before)) ear.buffer = before as At[];
+    if (ears.get(i.id) !== ear) return;
+    if (ear.buffer.length > 0) await write(i, ear);
+    if (ears.get(i.id) !== ear) return;
+  }
+  ear.stop = deviceOf(i).listen(
+    (samples) => heardAll(i.id, samples),
+    (lost) => tell(i.id, { lost })
+  );
 }
 
 async function save(next: Instrument[]): Promise<void> {
@@ -141,35 +185,76 @@ function writeHeard(): void {
 export async function startInstruments(): Promise<void> {
   const kept = z.array(instrumentSchema).safeParse((await db.settings.get(KEY))?.value ?? []);
   list = kept.success ? kept.data : [];
+  others?.addEventListener('message', ({ data }: MessageEvent<{ id: string; part: Partial<Live> }>) =>
+    show(data.id, data.part)
+  );
   if (!('locks' in navigator)) isWriter = true;
   else
     void navigator.locks.request('instruments', () => {
       isWriter = true;
+      listen();
       writeHeard();
       return new Promise<never>(() => undefined);
     });
   listen();
 }
 
+const CODE_KEY = 'pairing';
+
+/** The pairing code as this page knows it: handed out on the server's own machine, typed in before elsewhere; else empty. */
+export async function knownCode(): Promise<string> {
+  const answer = await fetch('/api/pairing').catch(() => null);
+  const here = answer?.ok ? ((await answer.json()) as { code: string | null }).code : null;
+  const typed = (await db.settings.get(CODE_KEY))?.value;
+  return here ?? (typeof typed === 'string' ? typed : '');
+}
+
+/** The key of an instrument by the pairing code. @throws InputError where the server does not take it */
+async function keyOf(id: string, code: string): Promise<string> {
+  const answer = await fetch(`/api/devices/${encodeURIComponent(id)}/key`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ code })
+  }).catch(() => null);
+  if (!answer) throw new InputError('The server cannot be reached.', 'An instrument posts to it: start it.');
+  const said = (await answer.json()) as { key?: string; error?: { reason: string } };
+  if (!said.key)
+    throw new InputError(said.error?.reason ?? 'The server gives no key.', 'Nothing was changed.');
+  await db.settings.put({ key: CODE_KEY, value: code });
+  return said.key;
+}
+
+/** Gives an instrument a key of today's pairing code: the server was started with another. */
+export async function pairAnew(id: string, code: string): Promise<void> {
+  const key = await keyOf(id, code);
+  ears.get(id)?.stop();
+  ears.delete(id);
+  show(id, { lost: '', heardAt: null });
+  await save(list.map((i) => (i.id === id ? { ...i, by: { key } } : i)));
+}
+
 export async function addInstrument(
   kind: Instrument['kind'],
   name: string,
-  stream: string | null
+  stream: string | null,
+  code = ''
 ): Promise<Instrument> {
   const id = `${kind}-${newId().slice(-8)}`;
-  const key = `${newId().replace(/-/g, '')}${newId().slice(-12)}`;
   const one: Instrument = {
     id,
     kind,
     name: name.trim() || DEVICE_KINDS[kind].name,
-    by: stream ? { stream } : { key },
+    by: stream ? { stream } : { key: await keyOf(id, code) },
     calibration: null
   };
   await save([...list, one]);
   return one;
 }
 
-export const removeInstrument = (id: string) => save(list.filter((i) => i.id !== id));
+export async function removeInstrument(id: string): Promise<void> {
+  await save(list.filter((i) => i.id !== id));
+  await db.settings.delete(bufferKey(id));
+}
 
 /** Puts it into a wine, or out of it. */
 export async function pair(
@@ -179,6 +264,7 @@ export async function pair(
 ): Promise<void> {
   const ear = ears.get(id);
   if (ear) [ear.kept, ear.buffer] = [null, []];
+  await db.settings.delete(bufferKey(id));
   await save(
     list.map((i) => {
       if (i.id !== id) return i;

@@ -6,14 +6,17 @@
   import { household, runningBatches, vesselName } from '$lib/store/household.svelte';
   import {
     instruments,
+    knownCode,
     lieOf,
     pair,
+    pairAnew,
     removeInstrument,
     setCalibration,
     type Instrument
   } from '$lib/store/instruments.svelte';
   import { changeSettings } from '$lib/store/household.svelte';
   import { sayDone, sayWrong } from '../nav/said.svelte';
+  import { NOT_PAIRED } from '$lib/devices/posted';
   import Pop from '../pop/Pop.svelte';
   import { agoText, sampleText } from './says';
 
@@ -54,6 +57,14 @@
     } catch (e) {
       sayWrong(e);
     }
+  }
+  let code = $state('');
+  let asksCode = $state(false);
+  async function anew() {
+    code ||= await knownCode();
+    asksCode = !code;
+    if (!asksCode) await act(() => pairAnew(i.id, code), `${i.name} has a new key.`);
+    if (l.lost === NOT_PAIRED) [code, asksCode] = ['', true];
   }
   const put = (value: string) => {
     const [batchId, vesselId] = value.split(' ');
@@ -108,6 +119,21 @@
     <p class="small break-all">
       It posts to <code>{location.origin}/api/devices/{i.id}/readings</code> with the key
       <code>{i.by.key}</code>; how stands in docs/devices.md.
+    </p>
+  {/if}
+  {#if l.lost === NOT_PAIRED}
+    <p class="bg-tint-straw px-2 py-1 text-ink">
+      The server was started with another pairing code. Pair it anew, and give the instrument its new key.
+    </p>
+    <p class="flex flex-wrap items-center gap-2">
+      {#if asksCode}<input
+          class="field w-40!"
+          aria-label="Pairing code"
+          autocomplete="off"
+          placeholder="K7QM-2RWX"
+          bind:value={code}
+        />{/if}
+      <button class="btn btn-line" onclick={anew}>Pair it anew</button>
     </p>
   {/if}
   <div class="flex flex-wrap items-center gap-2">

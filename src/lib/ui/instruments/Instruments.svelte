@@ -1,6 +1,6 @@
 <script lang="ts">
   import { DEVICE_KINDS, type DeviceKind } from '$lib/devices/device';
-  import { addInstrument, instruments } from '$lib/store/instruments.svelte';
+  import { addInstrument, instruments, knownCode } from '$lib/store/instruments.svelte';
   import { sayDone, sayWrong } from '../nav/said.svelte';
   import InstrumentRow from './InstrumentRow.svelte';
 
@@ -9,19 +9,28 @@
   let name = $state('');
   let made = $state(0);
 
+  /** Asked for once, where the server does not hand it to its own machine. */
+  let code = $state('');
+  let asksCode = $state(false);
+
   async function add(isSimulated: boolean) {
     try {
+      if (!isSimulated && !code) code = await knownCode();
+      asksCode = !isSimulated && !code;
+      if (asksCode) return;
       // Each made-up one stands in a wine of its own, some days old.
       const since = Date.now() - 3 * 86_400_000;
       const seed = Math.floor(Date.now() / 1000) % 100_000;
       const stream = isSimulated
         ? `/api/devices/sim-${kind}/stream?seed=${seed + made}&since=${since}`
         : null;
-      const one = await addInstrument(kind, name, stream);
+      const one = await addInstrument(kind, name, stream, code);
+      asksCode = false;
       made += 1;
       name = '';
       sayDone(`${one.name} added.`);
     } catch (e) {
+      if (!isSimulated) [code, asksCode] = ['', true];
       sayWrong(e);
     }
   }
@@ -56,6 +65,17 @@
       /></label
     >
   </div>
+  {#if asksCode}
+    <label class="grid gap-1 font-semibold"
+      >Pairing code, as the server printed it when it started<input
+        class="field"
+        autocomplete="off"
+        maxlength="100"
+        placeholder="K7QM-2RWX"
+        bind:value={code}
+      /></label
+    >
+  {/if}
   <p class="flex flex-wrap gap-2">
     <button class="btn btn-line" onclick={() => add(false)}>Add one that posts</button>
     <button class="btn btn-line" onclick={() => add(true)}>Add a made-up one</button>

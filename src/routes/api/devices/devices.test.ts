@@ -1,15 +1,20 @@
-import { beforeEach, describe, expect, it } from 'vitest';
-import { boxCount, emptyBoxes, LIMITS, post } from '$lib/devices/mailbox';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { answersTo } from '$lib/devices/hosts';
+import { boxCount, emptyBoxes, lend, LIMITS, post } from '$lib/devices/mailbox';
+import { newCode, pairingOf } from '$lib/devices/pairing';
+import { pairing } from '$lib/devices/server-pairing';
+import { tries } from '$lib/tries.fixture';
+import { POST as postKey } from './[id]/key/+server';
+import { GET as getCode } from '../pairing/+server';
 import { DELETE, GET, POST } from './[id]/readings/+server';
 import { GET as stream } from './[id]/stream/+server';
 
-const KEY = 'a-key-of-sixteen-and-more';
 type Args = Parameters<typeof POST>[0];
 const call = async (
   route: typeof POST,
   {
     id = 'float-1',
-    key = KEY,
+    key = pairing().keyOf(id),
     body,
     query = ''
   }: { id?: string; key?: string; body?: unknown; query?: string } = {}
@@ -24,28 +29,48 @@ const call = async (
   return { status: answer.status, body: (await answer.json()) as Record<string, never> };
 };
 const sample = (n: number) => ({ at: new Date(Date.UTC(2026, 4, 1, 0, n)).toISOString(), sg: 1.05 });
+const lent = async (id = 'float-1') =>
+  (await call(GET, { id })).body as unknown as { samples: unknown[]; lease: string };
 
 describe('what devices post', () => {
   beforeEach(emptyBoxes);
+  afterEach(() => vi.useRealTimers());
 
-  it('waits for who has the key, and for nobody else, until it is said to be taken', async () => {
+  it('waits for who has the key, is lent to one at a time, and is gone once it is said to be written', async () => {
     expect(await call(POST, { body: sample(0) })).toEqual({ status: 202, body: { waiting: 1, dropped: 0 } });
     expect((await call(POST, { body: { samples: [sample(1), sample(2)] } })).body).toEqual({
       waiting: 3,
       dropped: 0
     });
-    expect((await call(GET, { key: 'another-key-of-sixteen' })).body).toEqual({ samples: [], upTo: 0 });
-    expect((await call(GET, { id: 'float-2' })).body).toEqual({ samples: [], upTo: 0 });
-    expect((await call(GET)).body).toEqual({ samples: [sample(0), sample(1), sample(2)], upTo: 3 });
-    // Asked again before it was taken: nothing is lost.
-    expect((await call(GET)).body.samples).toHaveLength(3);
-    expect((await call(DELETE, { query: '?upTo=2' })).body).toEqual({ ok: true });
-    expect((await call(GET)).body).toEqual({ samples: [sample(2)], upTo: 3 });
+    expect((await call(GET, { key: pairing().keyOf('float-2') })).status).toBe(401);
+    expect((await lent('float-2')).samples).toEqual([]);
+    const { samples, lease } = await lent();
+    expect(samples).toEqual([sample(0), sample(1), sample(2)]);
+    // A second tab is lent nothing of it, only what came since.
+    await call(POST, { body: sample(3) });
+    expect((await lent()).samples).toEqual([sample(3)]);
+    expect((await call(DELETE, { query: `?lease=${lease}` })).body).toEqual({ written: 3 });
+    expect((await call(DELETE, { query: `?lease=${lease}` })).body).toEqual({ written: 0 });
+  });
+
+  it('comes back when it is not said to be written within the minute: a tab was closed', async () => {
+    vi.useFakeTimers({ toFake: ['Date'], now: Date.now() });
+    await call(POST, { body: { samples: [sample(1), sample(2)] } });
+    const closed = await lent();
+    expect((await lent()).samples).toEqual([]);
+    vi.setSystemTime(Date.now() + LIMITS.leaseMs);
+    const { samples, lease } = await lent();
+    expect(samples).toEqual([sample(1), sample(2)]);
+    // Too late: it is another's by now.
+    expect((await call(DELETE, { query: `?lease=${closed.lease}` })).body).toEqual({ written: 0 });
+    expect((await call(DELETE, { query: `?lease=${lease}` })).body).toEqual({ written: 2 });
   });
 
   it('is refused with the place and the reason: no key, no name, no figure, no time, no JSON of ours', async () => {
     expect(await call(POST, { key: '', body: sample(0) })).toMatchObject({ status: 401 });
-    expect(await call(POST, { key: 'short', body: sample(0) })).toMatchObject({ status: 401 });
+    expect(await call(POST, { key: 'a-made-up-key-of-sixteen-letters', body: sample(0) })).toMatchObject({
+      status: 401
+    });
     expect(await call(POST, { id: 'a b', body: sample(0) })).toMatchObject({ status: 400 });
     for (const body of [
       {},
@@ -61,19 +86,98 @@ describe('what devices post', () => {
       expect(answer.status, JSON.stringify(body).slice(0, 80)).toBe(400);
       expect(answer.body).toHaveProperty('error.reason');
     }
-    expect((await call(DELETE, { query: '?upTo=x' })).status).toBe(400);
-    expect((await call(GET)).body).toEqual({ samples: [], upTo: 0 });
+    expect((await call(DELETE)).status).toBe(400);
+    expect((await lent()).samples).toEqual([]);
   });
 
-  it('is bounded: the oldest go first, of samples and of boxes nobody came to', () => {
+  it('is bounded for each device, and in bytes for all: the oldest of its own go, and no other’s', () => {
     const now = Date.now();
-    for (let i = 0; i < LIMITS.samples / 500 + 2; i++)
-      post('a', Array.from({ length: 500 }, (_, n) => sample(n)) as never, now);
-    expect(post('a', [sample(0)] as never, now)).toEqual({ waiting: LIMITS.samples, dropped: 1 });
-    for (let i = 0; i < LIMITS.boxes + 50; i++) post(`b${i}`, [sample(0)] as never, now + i);
-    expect(boxCount()).toBe(LIMITS.boxes);
-    post('late', [sample(0)] as never, now + LIMITS.keepMs + 1000);
+    const many = (n: number) => Array.from({ length: n }, (_, i) => sample(i)) as never;
+    post('quiet', many(3), now);
+    for (let i = 0; i < LIMITS.samples / 500 + 2; i++) post('a', many(500), now);
+    expect(post('a', many(1), now)).toEqual({ waiting: LIMITS.samples, dropped: 1 });
+    let dropped = 0;
+    for (let d = 0; d < 40; d++)
+      for (let i = 0; i < 10; i++) dropped += post(`b${d}`, many(500), now).dropped;
+    expect(dropped).toBeGreaterThan(50_000);
+    expect(lend('quiet', 'x', 10, now).samples).toHaveLength(3);
+    post('late', many(1), now + LIMITS.keepMs + 1000);
     expect(boxCount()).toBe(1);
+  });
+
+  it('a flood of strangers keeps nothing, and what the household waits for stays', async () => {
+    await call(POST, { body: { samples: [sample(1), sample(2)] } });
+    const before = process.memoryUsage().heapUsed;
+    for (let i = 0; i < tries(2000, 100_000); i++)
+      expect(
+        (await call(POST, { id: `x${i}`, key: `stranger-${i}-0123456789`, body: sample(0) })).status
+      ).toBe(401);
+    expect(boxCount()).toBe(1);
+    expect(process.memoryUsage().heapUsed - before).toBeLessThan(150e6);
+    expect((await lent()).samples).toHaveLength(2);
+  });
+});
+
+describe('pairing', () => {
+  const keyFor = async (id: string, code: unknown) => {
+    const request = new Request('http://localhost/', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code })
+    });
+    const answer = await postKey({ params: { id }, request } as never);
+    return { status: answer.status, body: (await answer.json()) as { key?: string } };
+  };
+  const codeFor = async (address: string, headers: Record<string, string>) =>
+    (
+      (await (
+        await getCode({
+          request: new Request('http://x/', { headers }),
+          getClientAddress: () => address
+        } as never)
+      ).json()) as { code: string | null }
+    ).code;
+
+  it('gives a device its key for the code, however it is typed; guesses are stopped', async () => {
+    const { code, keyOf } = pairing();
+    expect((await keyFor('float-1', code.toLowerCase().replace('-', ' '))).body.key).toBe(keyOf('float-1'));
+    expect(keyOf('float-1')).not.toBe(keyOf('float-2'));
+    for (let i = 0; i < 10; i++) expect((await keyFor('float-1', `GUESS${i}`)).status).toBe(401);
+    expect((await keyFor('float-1', code)).status).toBe(429);
+  });
+
+  it('is handed to a page on the machine itself, and to nobody else', async () => {
+    expect(await codeFor('127.0.0.1', { host: 'localhost:4173' })).toBe(pairing().code);
+    expect(await codeFor('::1', { host: '[::1]:4173', 'sec-fetch-site': 'same-origin' })).toBe(
+      pairing().code
+    );
+    for (const [address, headers] of [
+      ['192.168.1.7', { host: 'localhost:4173' }],
+      ['127.0.0.1', { host: 'evil.example' }],
+      ['127.0.0.1', { host: 'localhost', 'sec-fetch-site': 'cross-site' }],
+      ['127.0.0.1', { host: 'localhost', 'x-forwarded-for': '10.0.0.9' }]
+    ] as const)
+      expect(await codeFor(address, headers), JSON.stringify(headers)).toBeNull();
+  });
+
+  it('a code that is told is kept; one that is short is refused as the server starts', () => {
+    expect(pairingOf('kitchen 2026').isCode('KITCHEN-2026')).toBe(true);
+    expect(pairingOf('kitchen 2026').keyOf('a')).toBe(pairingOf('Kitchen2026').keyOf('a'));
+    expect(() => pairingOf('abc')).toThrow(/8 at least/);
+    expect(newCode()).toMatch(/^[A-Z0-9]{4}-[A-Z0-9]{4}$/);
+    expect(newCode()).not.toBe(newCode());
+  });
+
+  it('a server answers to this machine’s names, to addresses, and to the names that it was told', () => {
+    for (const host of ['localhost:4173', '127.0.0.1', '[::1]:4173', '192.168.1.5:4173', 'cellar.home:80'])
+      expect(answersTo(host, 'cellar.home, wine.home'), host).toBe(true);
+    for (const host of [
+      'evil.example',
+      'localhost.evil.example',
+      '127.0.0.1.evil.example',
+      'cellar.home.evil'
+    ])
+      expect(answersTo(host, 'cellar.home'), host).toBe(false);
   });
 });
 

@@ -3,6 +3,9 @@ import { isBegun, isReadingAside, timesRacked } from '../../ledger/state';
 import { isNatural } from '../../tables/schools';
 import { DAY, defineStep, wait } from './define';
 
+/** By then the yeast is usually in, h. Common practice. */
+const YEAST_BY = 36;
+
 /** What is asked of who reads no gravity in a batch. */
 const LOOK = {
   title: 'Look, count bubbles, taste',
@@ -36,8 +39,9 @@ export const read = defineStep({
   },
   // Often while it runs, seldom while it clears. Common practice.
   againH: (s) => [48, 7 * DAY][timesRacked(s)] ?? 21 * DAY,
-  // Before the yeast there are no bubbles to count, and a must tastes sweet.
-  isOver: (s) => isReadingAside(s) && !isNatural(s.plan) && !isBegun(s),
+  // Before the yeast there are no bubbles to count, and a must tastes sweet; later it may have begun all the same.
+  isOver: (s) =>
+    isReadingAside(s) && !isNatural(s.plan) && !isBegun(s) && s.at - s.startedAt < YEAST_BY * 3_600_000,
   form: 'read',
   otherwise: (s) => (isReadingAside(s) ? LOOK : null)
 });

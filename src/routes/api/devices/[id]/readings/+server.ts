@@ -1,54 +1,51 @@
-import { createHash } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { json, type RequestHandler } from '@sveltejs/kit';
 import { postSchema } from '$lib/devices/device';
-import { post, taken, waiting } from '$lib/devices/mailbox';
+import { lend, post, written } from '$lib/devices/mailbox';
+import { pairing } from '$lib/devices/server-pairing';
 import { readAs, refuse } from '../../../body';
 
-/** Shorter keys are guessed. */
-const LEAST_KEY = 16;
 /** So many samples go out at a time. */
 const MOST = 1000;
 
-/** The box of a device by its name and its key, or the refusal: whoever has not both finds an empty one. */
-function boxOf(id: string | undefined, request: Request): { box: string } | { response: Response } {
+/** The name of a device that bears its key, or the refusal: nothing is kept of who does not. */
+function deviceOf(id: string | undefined, request: Request): { id: string } | { response: Response } {
   if (!id || !/^[\w-]{1,64}$/.test(id))
     return { response: refuse(400, 'id', 'A device has a name of letters, digits and dashes, up to 64.') };
-  const key = /^Bearer\s+(\S+)$/i.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
-  if (key.length < LEAST_KEY || key.length > 200)
+  const key = /^Bearer\s+(\S{1,200})$/i.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
+  if (!pairing().isKey(id, key))
     return {
       response: refuse(
         401,
         'authorization',
-        `Send the key that Vecino shows under Settings, as: Authorization: Bearer …, at least ${LEAST_KEY} characters.`
+        'This is not the key of that device here. Send the key that Vecino shows under Settings, as: Authorization: Bearer …'
       )
     };
-  return { box: createHash('sha256').update(`${id} ${key}`).digest('hex') };
+  return { id };
 }
 
-/** A device posts what it read: one sample, or `{ "samples": [ … ] }`. It waits until the household's browser takes it. */
+/** A device posts what it read: one sample, or `{ "samples": [ … ] }`. It waits until the household's browser has written it. */
 export const POST: RequestHandler = async ({ params, request }) => {
-  const found = boxOf(params.id, request);
-  if ('response' in found) return found.response;
+  const device = deviceOf(params.id, request);
+  if ('response' in device) return device.response;
   const read = await readAs(request, postSchema);
   if (!read.ok) return read.response;
   const samples = 'samples' in read.data ? read.data.samples : [read.data];
-  return json(post(found.box, samples, Date.now()), { status: 202 });
+  return json(post(device.id, samples, Date.now()), { status: 202 });
 };
 
-/** What waits, oldest first; it stays until it is said to be taken. */
+/** Lends out what waits, oldest first; it comes back unless it is said to be written within the minute. */
 export const GET: RequestHandler = ({ params, request }) => {
-  const found = boxOf(params.id, request);
-  if ('response' in found) return found.response;
-  return json(waiting(found.box, MOST, Date.now()), { headers: { 'cache-control': 'no-store' } });
+  const device = deviceOf(params.id, request);
+  if ('response' in device) return device.response;
+  return json(lend(device.id, randomUUID(), MOST, Date.now()), { headers: { 'cache-control': 'no-store' } });
 };
 
-/** Those up to `?upTo=` are written down, and are kept here no longer. */
+/** What was lent out as `?lease=` is written down, and kept here no longer. */
 export const DELETE: RequestHandler = ({ params, request, url }) => {
-  const found = boxOf(params.id, request);
-  if ('response' in found) return found.response;
-  const upTo = Number(url.searchParams.get('upTo'));
-  if (!Number.isInteger(upTo) || upTo < 0)
-    return refuse(400, 'upTo', 'Give the number that GET answered as upTo.');
-  taken(found.box, upTo);
-  return json({ ok: true });
+  const device = deviceOf(params.id, request);
+  if ('response' in device) return device.response;
+  const lease = url.searchParams.get('lease');
+  if (!lease) return refuse(400, 'lease', 'Give the lease that GET answered.');
+  return json({ written: written(device.id, lease) });
 };

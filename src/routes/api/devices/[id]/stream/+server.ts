@@ -11,6 +11,16 @@ const MOST_MS = 15 * 60_000;
 const MOST_LISTENERS = 40;
 let listeners = 0;
 
+const HEADERS = {
+  'content-type': 'text/event-stream',
+  'cache-control': 'no-store',
+  'x-accel-buffering': 'no'
+};
+
+/** The kind of a simulated device, by its name; undefined where there is none. */
+const kindOf = (id: string | undefined): DeviceKind | undefined =>
+  DEVICE_IDS.find((kind) => id === `sim-${kind}`);
+
 /** A figure of the address, where it can be one. */
 function figure(url: URL, name: string, usual: number, least: number, most: number): number | null {
   const text = url.searchParams.get(name);
@@ -24,8 +34,8 @@ function figure(url: URL, name: string, usual: number, least: number, most: numb
  * made-up wine that was pitched at `since` (ms), started at `startSg`, and stands at `roomC`.
  */
 export const GET: RequestHandler = ({ params, url, request }) => {
-  const kind = /^sim-(.+)$/.exec(params.id ?? '')?.[1] as DeviceKind | undefined;
-  if (!kind || !DEVICE_IDS.includes(kind))
+  const kind = kindOf(params.id);
+  if (!kind)
     return refuse(
       404,
       'id',
@@ -78,7 +88,9 @@ export const GET: RequestHandler = ({ params, url, request }) => {
     },
     cancel: close
   });
-  return new Response(stream, {
-    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' }
-  });
+  return new Response(stream, { headers: HEADERS });
 };
+
+/** Whether there is such a stream; nothing is listened to. */
+export const HEAD: RequestHandler = ({ params }) =>
+  kindOf(params.id) ? new Response(null, { headers: HEADERS }) : new Response(null, { status: 404 });
