@@ -1,16 +1,16 @@
-import { Unzip, UnzipInflate, Zip, ZipPassThrough } from 'fflate';
+import { BlobReader, configure, ZipReader, type FileEntry } from '@zip.js/zip.js/lib/zip-core-native.js';
+import { Zip, ZipPassThrough } from 'fflate';
 import { InputError } from '$core/units/input-error';
+import { canBeShown } from './picture';
 import type { Told } from './vecino-file';
 
 /** The log's name in an archive, and where the pictures lie. */
 const LOG = 'cellar.vecino.json';
 const PHOTOS = 'photos/';
 /** More than this is no archive of ours. */
-const MOST_ENTRIES = 100_000;
+const MOST_ENTRIES = 30_000;
 const MOST_LOG = 700_000_000;
 
-/** Bytes as they come, and at last a blob: the browser keeps it where there is room. */
-type Pieces = BlobPart[];
 /** So many bytes are gathered before they are handed to the browser: it takes as long over few as over many. */
 const GATHERED = 4_000_000;
 
@@ -103,58 +103,92 @@ export async function isArchive(file: Blob): Promise<boolean> {
 const wrong = (what: string): InputError =>
   new InputError(what, 'Choose a file that Vecino saved. Nothing was changed.', 'format');
 
-/**
- * The log and the pictures of an archive.
- * @returns pictures by their ids
- * @throws InputError when it is none of ours, or broken
- */
-export async function openArchive(
-  file: Blob,
-  told: Told = () => undefined
-): Promise<{ log: string; photos: Map<string, Blob> }> {
-  const photos = new Map<string, Blob>();
-  const log: Uint8Array[] = [];
-  let [entries, bytes, isWhole] = [0, 0, false];
-  let error: Error | null = null;
-  const unzip = new Unzip((entry) => {
-    entries += 1;
-    if (entries > MOST_ENTRIES) error = wrong('This archive holds more files than any of ours.');
-    const photo = new RegExp(`^${PHOTOS}([0-9a-f-]{36})\\.jpg$`).exec(entry.name)?.[1];
-    if (entry.name !== LOG && !photo) return;
-    const pieces: Pieces = [];
-    entry.ondata = (e, data, final) => {
-      if (e) error = wrong(`The archive is damaged at ${entry.name}.`);
-      else if (photo) {
-        pieces.push(data.slice() as Uint8Array<ArrayBuffer>);
-        if (final) photos.set(photo, new Blob(pieces, { type: 'image/jpeg' }));
-      } else {
-        log.push(data.slice());
-        bytes += data.length;
-        if (bytes > MOST_LOG) error = wrong('The log of this archive is larger than any of ours.');
-        isWhole ||= final;
-      }
-    };
-    entry.start();
-  });
-  unzip.register(UnzipInflate);
-  const reader = file.stream().getReader();
-  let read = 0;
-  try {
-    for (;;) {
-      const { done, value } = await reader.read();
-      if (done || error) break;
-      unzip.push(value, false);
-      read += value.length;
-      told(read / Math.max(1, file.size));
+// What reads it is on a thread of its own already.
+configure({ useWebWorkers: false });
+
+/** More than so much is no picture of ours, and a log that unpacks to more than so many times its size none of ours. */
+const MOST_PICTURE = 12_000_000;
+const MOST_TIMES = 80;
+/** What is small may unpack to so much whatever its size. */
+const ALWAYS = 1_000_000;
+
+const isBomb = (e: FileEntry, most: number): boolean =>
+  e.uncompressedSize > most || e.uncompressedSize > ALWAYS + MOST_TIMES * e.compressedSize;
+
+/** The bytes of an entry, whose sum is checked. @throws when they are more than it says, or not what was packed */
+async function bytesOf(e: FileEntry, told?: Told): Promise<Blob> {
+  const out = gathering();
+  let bytes = 0;
+  const sink = new WritableStream<Uint8Array<ArrayBuffer>>({
+    write(chunk) {
+      bytes += chunk.length;
+      if (bytes > e.uncompressedSize) throw new Error('longer than it says');
+      out.add(chunk.slice());
+      told?.(bytes / Math.max(1, e.uncompressedSize));
     }
-    if (!error) unzip.push(new Uint8Array(0), true);
-  } catch {
-    error ??= wrong('The archive is damaged.');
-  } finally {
-    await reader.cancel().catch(() => undefined);
+  });
+  await e.getData(sink, { checkSignature: true });
+  return out.done(e.filename === LOG ? 'application/json' : 'image/jpeg');
+}
+
+/** The log of an archive, and its pictures, which are unpacked once they are asked for. */
+export type Opened = {
+  log: string;
+  /**
+   * @param ids of the pictures that are wanted
+   * @returns those that are in it and whole, and how many are damaged
+   */
+  pictures: (ids: Iterable<string>) => Promise<{ photos: Map<string, Blob>; damaged: number }>;
+};
+
+/** What stands in an archive, by its list at the end. @throws InputError when it is none, or more than any of ours holds */
+async function entriesOf(file: Blob): Promise<Map<string, FileEntry>> {
+  const found = new Map<string, FileEntry>();
+  let [n, packed] = [0, 0];
+  try {
+    for await (const e of new ZipReader(new BlobReader(file)).getEntriesGenerator()) {
+      n += 1;
+      packed += e.compressedSize;
+      if (n > MOST_ENTRIES) throw wrong('This archive holds more files than any of ours.');
+      // Parts that lie in one another are no files.
+      if (packed > file.size) throw wrong('This archive says that it holds more than it does.');
+      if (e.directory || (e.filename !== LOG && !e.filename.startsWith(PHOTOS))) continue;
+      if (found.has(e.filename)) throw wrong(`This archive holds ${e.filename.slice(0, 80)} twice.`);
+      found.set(e.filename, e);
+    }
+  } catch (e) {
+    throw e instanceof InputError ? e : wrong('The archive is damaged, or cut off.');
   }
-  if (error) throw error as Error;
-  if (log.length === 0) throw wrong(`This archive holds no ${LOG}.`);
-  if (!isWhole) throw wrong(`The archive is cut off within ${LOG}.`);
-  return { log: await new Blob(log as Uint8Array<ArrayBuffer>[]).text(), photos };
+  return found;
+}
+
+/**
+ * Opens an archive. Nothing of it is unpacked but its log, until pictures are asked for.
+ * @throws InputError when it is none of ours, or broken, or unpacks to more than any of ours
+ */
+export async function openArchive(file: Blob, told: Told = () => undefined): Promise<Opened> {
+  const entries = await entriesOf(file);
+  const log = entries.get(LOG);
+  if (!log) throw wrong(`This archive holds no ${LOG}.`);
+  if (isBomb(log, MOST_LOG)) throw wrong('The log of this archive unpacks to more than any of ours.');
+  const text = await bytesOf(log, told)
+    .then((b) => b.text())
+    .catch(() => {
+      throw wrong(`The archive is damaged within ${LOG}.`);
+    });
+  return {
+    log: text,
+    async pictures(ids) {
+      const photos = new Map<string, Blob>();
+      let damaged = 0;
+      for (const id of ids) {
+        const e = entries.get(`${PHOTOS}${id}.jpg`);
+        if (!e) continue;
+        const blob = isBomb(e, MOST_PICTURE) ? null : await bytesOf(e).catch(() => null);
+        if (blob && (await canBeShown(blob))) photos.set(id, blob);
+        else damaged += 1;
+      }
+      return { photos, damaged };
+    }
+  };
 }

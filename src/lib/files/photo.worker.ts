@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { canBeShown } from './picture';
 
 /** The longer side of a kept photo, dots: enough for a screen, and some 200 kB. */
 const MOST = 1600;
@@ -9,6 +10,7 @@ const api = {
    * @returns null where it cannot be read
    */
   async shrink(file: Blob): Promise<{ blob: Blob; width: number; height: number } | null> {
+    if (!(await canBeShown(file))) return null;
     const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
     if (!bitmap) return null;
     const scale = Math.min(1, MOST / Math.max(bitmap.width, bitmap.height));

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { explain } from '$core/units/input-error';
-import { isArchive, openArchive, packArchive, textBlob } from '$lib/files/archive';
+import { isArchive, openArchive, packArchive, textBlob, type Opened } from '$lib/files/archive';
 import {
   filePieces,
   parseJson,
@@ -20,6 +20,8 @@ export type ImportCounts = {
   known: number;
   different: number;
   newPhotos: number;
+  /** pictures that are in the file and cannot be shown */
+  damagedPhotos: number;
   newThings: ImportPreview['newThings'];
   changedThings: ImportPreview['changedThings'];
 };
@@ -36,10 +38,14 @@ async function* pictures(ids: readonly string[]): AsyncGenerator<Photo> {
 }
 
 /** What a file holds; its text is not kept. */
-async function opened(file: File, told: Told): Promise<{ raw: unknown; photos: Map<string, Blob> }> {
-  if (!(await isArchive(file))) return { raw: parseJson(await file.text()), photos: new Map() };
-  const { log, photos } = await openArchive(file, told);
-  return { raw: parseJson(log), photos };
+async function opened(file: File, told: Told): Promise<{ raw: unknown } & Pick<Opened, 'pictures'>> {
+  if (!(await isArchive(file)))
+    return {
+      raw: parseJson(await file.text()),
+      pictures: () => Promise.resolve({ photos: new Map(), damaged: 0 })
+    };
+  const { log, pictures } = await openArchive(file, told);
+  return { raw: parseJson(log), pictures };
 }
 
 const api = {
@@ -52,10 +58,11 @@ const api = {
   /** Reads a file and says what bringing it in would do. @throws with the place and the reason */
   async look(file: File, told: Told): Promise<ImportCounts | { error: string }> {
     try {
-      const { raw, photos } = await opened(file, (share) => told(0.3 * share));
+      const { raw, pictures: inFile } = await opened(file, (share) => told(0.3 * share));
       const read = readParsed(raw, (share) => told(0.3 + 0.5 * share));
       const preview = previewImport(read, await contentHere(DEFAULT_SETTINGS));
-      looked = { preview, photos: await newPhotos(preview.newEvents, photos), name: file.name };
+      const { photos, damaged } = await newPhotos(preview.newEvents, inFile);
+      looked = { preview, photos, name: file.name };
       // Those that are new are kept; those that are here already need not be held.
       read.events = [];
       told(1);
@@ -64,7 +71,8 @@ const api = {
         newBatches: preview.newBatches,
         known: preview.known,
         different: preview.different.length,
-        newPhotos: looked.photos.length,
+        newPhotos: photos.length,
+        damagedPhotos: damaged,
         newThings: preview.newThings,
         changedThings: preview.changedThings
       };

@@ -92,25 +92,30 @@ export const markExported = async (at: number): Promise<void> => {
   ]);
 };
 
-/** Pictures that photos of these events tell of, and that are not here yet. */
+/**
+ * Pictures that photos of these events tell of, and that are not here yet.
+ * @param from gives those of the ids that it has, and says how many it could not
+ */
 export async function newPhotos(
   events: readonly LedgerEvent[],
-  from: ReadonlyMap<string, Blob>
-): Promise<Photo[]> {
-  const told = [...events, ...(await db.events.filter((e) => e.type === 'photo').toArray())];
-  const wanted = new Map<string, Photo>();
-  for (const e of told) {
-    if (e.type !== 'photo') continue;
-    const blob = from.get(e.data.photoId);
-    if (blob)
-      wanted.set(e.data.photoId, {
-        id: e.data.photoId,
-        batchId: e.batchId,
-        width: e.data.width,
-        height: e.data.height,
-        blob
-      });
-  }
-  const here = new Set((await db.photos.bulkGet([...wanted.keys()])).flatMap((p) => (p ? [p.id] : [])));
-  return [...wanted.values()].filter((p) => !here.has(p.id));
+  from: (ids: Iterable<string>) => Promise<{ photos: ReadonlyMap<string, Blob>; damaged: number }>
+): Promise<{ photos: Photo[]; damaged: number }> {
+  const told = [...events, ...(await db.events.where('type').equals('photo').toArray())];
+  const wanted = new Map<string, Omit<Photo, 'blob'>>();
+  for (const { type, data, batchId } of told)
+    if (type === 'photo')
+      wanted.set(data.photoId, { id: data.photoId, batchId, width: data.width, height: data.height });
+  const here = (await db.photos
+    .where('id')
+    .anyOf([...wanted.keys()])
+    .primaryKeys()) as string[];
+  for (const id of here) wanted.delete(id);
+  const { photos, damaged } = await from(wanted.keys());
+  return {
+    photos: [...wanted.values()].flatMap((p) => {
+      const blob = photos.get(p.id);
+      return blob ? [{ ...p, blob }] : [];
+    }),
+    damaged
+  };
 }

@@ -65,15 +65,24 @@ describe('everything in a file', () => {
 });
 
 describe('an archive of a log and its pictures', () => {
-  const picture = new Blob([new Uint8Array(3000).map((_, i) => (i * 37) % 256)], { type: 'image/jpeg' });
+  /** The head of a picture of such a size, and so many bytes more. */
+  const jpeg = (width: number, height: number, more = 3000): Uint8Array<ArrayBuffer> => {
+    const [w, h] = [width, height].map((n) => [n >> 8, n & 255]);
+    const app0 = [0xff, 0xe0, 0, 16, 0x4a, 0x46, 0x49, 0x46, 0, 1, 1, 0, 0, 1, 0, 1, 0, 0];
+    const sof = [0xff, 0xc0, 0, 17, 8, ...h!, ...w!, 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0];
+    const rest = Array.from({ length: more }, (_, i) => (i * 37) % 255);
+    return new Uint8Array([0xff, 0xd8, ...app0, ...sof, ...rest]);
+  };
+  const picture = new Blob([jpeg(400, 300)], { type: 'image/jpeg' });
   const id = '01970000-0000-7000-8000-00000000f070';
 
   it('holds both, and gives them back as they were', async () => {
     const packed = await packArchive(['{"a":1}'], [{ id, blob: picture }]);
     expect(await isArchive(packed)).toBe(true);
     expect(await isArchive(new Blob(['{"a":1}']))).toBe(false);
-    const { log, photos } = await openArchive(packed);
+    const { log, pictures } = await openArchive(packed);
     expect(log).toBe('{"a":1}');
+    const { photos } = await pictures([id]);
     expect(new Uint8Array(await photos.get(id)!.arrayBuffer())).toEqual(
       new Uint8Array(await picture.arrayBuffer())
     );
@@ -87,17 +96,18 @@ describe('an archive of a log and its pictures', () => {
     const slow = (i: number): Blob =>
       ({
         arrayBuffer: () =>
-          new Promise((done) => setTimeout(() => done(new Uint8Array([i]).buffer), (i * 7) % 11))
+          new Promise((done) => setTimeout(() => done(jpeg(400, 300, i).buffer), (i * 7) % 11))
       }) as unknown as Blob;
     async function* photos() {
       for (const [i, id] of ids.entries()) yield { id, blob: slow(i) };
     }
     const packed = await packArchive(['{"a"', ':1}'], photos());
-    const { log, photos: found } = await openArchive(packed);
+    const { log, pictures } = await openArchive(packed);
     expect(log).toBe('{"a":1}');
+    const { photos: found } = await pictures(ids);
     expect([...found.keys()]).toEqual(ids);
     for (const [i, id] of ids.entries())
-      expect(new Uint8Array(await found.get(id)!.arrayBuffer())).toEqual(new Uint8Array([i]));
+      expect(new Uint8Array(await found.get(id)!.arrayBuffer())).toEqual(jpeg(400, 300, i));
     const gone = { arrayBuffer: () => Promise.reject(new Error('the picture is gone')) } as unknown as Blob;
     const some = [...ids.slice(0, 40).map((id, i) => ({ id, blob: slow(i) })), { id, blob: gone }];
     await expect(packArchive(['{}'], some)).rejects.toThrow('the picture is gone');
@@ -126,17 +136,83 @@ describe('an archive of a log and its pictures', () => {
     expect(refused).toBeGreaterThan(tries(15, 800));
   });
 
-  it('what is no archive of ours says what is missing', async () => {
+  const zip = async (files: Record<string, Uint8Array | string>) => {
     const { zipSync, strToU8 } = await import('fflate');
-    const zip = (files: Record<string, string>) =>
-      new Blob([
-        zipSync(
-          Object.fromEntries(Object.entries(files).map(([k, v]) => [k, strToU8(v)]))
-        ) as Uint8Array<ArrayBuffer>
-      ]);
-    await expect(openArchive(zip({ 'letter.txt': 'hello' }))).rejects.toThrow('holds no cellar.vecino.json');
+    const entries = Object.entries(files).map(([k, v]) => [k, typeof v === 'string' ? strToU8(v) : v]);
+    return new Uint8Array(zipSync(Object.fromEntries(entries) as Record<string, Uint8Array>, { level: 9 }));
+  };
+  const photo = `photos/${id}.jpg`;
+  const LOG = 'cellar.vecino.json';
+
+  it('a picture that was hit is told, and is not brought in; what nothing names is not unpacked', async () => {
+    const bytes = await zip({ [LOG]: '{}', [photo]: jpeg(400, 300) });
+    const at = bytes.indexOf(0x50, 60);
+    bytes[at + 60]! ^= 4;
+    const { pictures } = await openArchive(new Blob([bytes]));
+    expect(await pictures([id])).toEqual({ photos: new Map(), damaged: 1 });
+    expect(await pictures(['01970000-0000-7000-8000-000000000000'])).toEqual({
+      photos: new Map(),
+      damaged: 0
+    });
+    expect(await pictures([])).toEqual({ photos: new Map(), damaged: 0 });
+  });
+
+  it('ten kinds of bombs are refused in words, soon, and take up little', { timeout: 60_000 }, async () => {
+    const zeros = new Uint8Array(60_000_000);
+    const whole = await zip({ [LOG]: '{}', 'notes.txt': 'x' });
+    /** The same archive with one figure of its list written over. */
+    const forged = (offset: number, value: number, bytes = whole) => {
+      const out = bytes.slice();
+      const view = new DataView(out.buffer);
+      for (let i = 0; i < out.length - 4; i++)
+        if (view.getUint32(i, true) === 0x02014b50) {
+          view.setUint32(i + offset, value, true);
+          break;
+        }
+      return out;
+    };
+    const many = Object.fromEntries(Array.from({ length: 40_000 }, (_, i) => [`f${i}`, '']));
+    const inner = await zip({ [LOG]: zeros });
+    const bombs: Record<string, Uint8Array> = {
+      'a log of nothing but zeros': await zip({ [LOG]: zeros }),
+      'a log that says it is small': forged(24, 10, await zip({ [LOG]: 'x'.repeat(5000) })),
+      'a log that says it is huge': forged(24, 0x7fffffff),
+      'parts that lie in one another': forged(20, 0x7ffffff0),
+      'a place beyond the end': forged(42, 0x7ffffff0),
+      'an archive within an archive': await zip({ 'inner.zip': inner }),
+      'a log twice': (() => {
+        const two = new TextDecoder('latin1').decode(whole).replaceAll('notes.txt', LOG.slice(0, 9));
+        return Uint8Array.from(two, (c) => c.charCodeAt(0)).slice(0, -6);
+      })(),
+      'a name that leads out': await zip({ '../../cellar.vecino.json': '{}' }),
+      'no list at its end': whole.slice(0, -30),
+      'names without a log': await zip(many)
+    };
+    const before = process.memoryUsage().rss;
+    for (const [what, bytes] of Object.entries(bombs)) {
+      const began = performance.now();
+      const error = await openArchive(new Blob([bytes as Uint8Array<ArrayBuffer>])).then(
+        () => null,
+        (e: unknown) => e
+      );
+      expect(error, what).toBeInstanceOf(InputError);
+      expect(performance.now() - began, what).toBeLessThan(4000);
+    }
+    expect(process.memoryUsage().rss - before).toBeLessThan(300e6);
+    // Pictures: one that unpacks to far too much, and one whose head says a size that nobody can show.
+    const big = await openArchive(new Blob([await zip({ [LOG]: '{}', [photo]: zeros })]));
+    expect(await big.pictures([id])).toEqual({ photos: new Map(), damaged: 1 });
+    const wide = await openArchive(new Blob([await zip({ [LOG]: '{}', [photo]: jpeg(65_000, 65_000) })]));
+    expect(await wide.pictures([id])).toEqual({ photos: new Map(), damaged: 1 });
+  });
+
+  it('what is no archive of ours says what is missing', async () => {
+    const packed = async (files: Record<string, string>) => new Blob([await zip(files)]);
+    await expect(openArchive(await packed({ 'letter.txt': 'hello' }))).rejects.toThrow(
+      'holds no cellar.vecino.json'
+    );
     // Packed anew, tighter, by somebody's own hand: it is read all the same.
-    expect((await openArchive(zip({ 'cellar.vecino.json': '{"b":2}', 'notes.txt': 'x' }))).log).toBe(
+    expect((await openArchive(await packed({ 'cellar.vecino.json': '{"b":2}', 'notes.txt': 'x' }))).log).toBe(
       '{"b":2}'
     );
   });

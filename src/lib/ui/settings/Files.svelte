@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { counted } from '$core/units/format';
   import { explain } from '$lib/ui/words/own-units';
   import { openImport } from '$lib/store/import-file';
   import type { ImportCounts } from '$lib/store/import.worker';
@@ -120,7 +121,11 @@
       <p>
         {found.known} already here. {newThings > 0 ? `New: ${listed(found.newThings)}.` : ''}
       </p>
-      {#if found.newPhotos > 0}<p>{found.newPhotos} photos.</p>{/if}
+      {#if found.newPhotos > 0}<p>{counted(found.newPhotos, 'photo')}.</p>{/if}
+      {#if found.damagedPhotos > 0}<p class="bg-tint-straw px-3 py-2" role="alert">
+          {counted(found.damagedPhotos, 'photo')} of it {found.damagedPhotos === 1 ? 'is' : 'are'} damaged, and
+          left out.
+        </p>{/if}
       {#if total(found.changedThings) > 0}<p>Put right there since: {listed(found.changedThings)}.</p>{/if}
       {#if found.different > 0}
         <p class="bg-tint-straw px-2 text-ink">
