@@ -101,7 +101,7 @@ test('a photo is turned, stripped and kept; it travels in the file, is read for 
 
   const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
   await bringIn(other, name, bytes);
-  await expect(other.getByRole('region', { name: 'What the file holds' })).toContainText('1 photos');
+  await expect(other.getByRole('region', { name: 'What the file holds' })).toContainText('1 photo.');
   await other.getByRole('button', { name: 'Bring them in' }).click();
   await expect(other.getByRole('status')).toContainText('brought in');
   await other.goto(new URL(page.url()).origin + '/batches');
@@ -315,11 +315,19 @@ test('a clock that is behind what was last written is told, until it is set', as
   await page.clock.setSystemTime(Date.now() - 3 * DAY);
   await page.goto('/batches');
   const told = page.getByRole('alert').filter({ hasText: 'clock is behind' });
-  await expect(told).toContainText('What you write now would come before it');
+  await expect(told).toContainText('If the clock is wrong now, set it');
   await page.clock.setSystemTime(Date.now() + 60_000);
   await page.goto(url);
   await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb');
   await expect(told).toHaveCount(0);
+  // It was wrong then: what it wrote is dated back, and counts today.
+  await page.clock.setSystemTime(Date.now() - 3 * DAY);
+  await page.goto('/batches');
+  await told.getByRole('button', { name: 'date it back' }).click();
+  await expect(page.getByRole('status')).toContainText(/Dated back: \d+ lines of the wines/);
+  await expect(told).toHaveCount(0);
+  await page.goto(url);
+  await expect(page.getByTestId('batch-sentence')).toContainText('Rhubarb, day 1');
 });
 
 test.describe('after a journey', () => {

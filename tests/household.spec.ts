@@ -35,7 +35,7 @@ test('export, import into an empty browser, and see the same', async ({ page, br
   await other.goto('/settings');
   await other.getByLabel('Bring a file in').setInputFiles(file);
   await expect(other.getByRole('region', { name: 'What the file holds' })).toContainText(
-    '3 new events, 1 new batches'
+    '3 new events, 1 new wine'
   );
   await other.getByRole('button', { name: 'Bring them in' }).click();
   await expect(other.getByRole('status')).toContainText('3 events brought in');

@@ -27,6 +27,8 @@ export type Import = {
   events: string[];
   things: string[];
   photos: string[];
+  /** of each wine that it wrote to, how many events there were before it; left out in older ones */
+  had?: Record<string, number>;
 };
 
 /** What a batch taught, and what was written to it that nothing was learnt from yet; null when there is nothing. */

@@ -55,6 +55,9 @@ export async function writeImport(
     const eventIds = newEvents.map((e) => e.id);
     const voids = newEvents.filter((e) => e.type === 'void');
     const ids = new Set(newEvents.flatMap(batchesOf));
+    const had: Record<string, number> = {};
+    for (const id of isEmpty ? [] : new Set(newEvents.map((e) => e.batchId)))
+      had[id] = await db.events.where('batchId').equals(id).count();
     for (let i = 0; i < newEvents.length; i += LOT) {
       await db.events.bulkAdd(newEvents.slice(i, i + LOT));
       newEvents.fill(null as never, i, i + LOT);
@@ -77,7 +80,8 @@ export async function writeImport(
       name,
       events: eventIds,
       things: newEntries.map((e) => e.id),
-      photos: photos.map((p) => p.id)
+      photos: photos.map((p) => p.id),
+      had
     });
     await stampMore(eventIds.length);
   });

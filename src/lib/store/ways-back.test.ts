@@ -1,5 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { beginBatch } from '$core/commands/begin';
 import { note } from '$core/commands/observe';
+import { blend } from '$core/commands/put';
+import { standingOf } from '$core/belief/standing';
 import { inOrder, type LedgerEvent } from '$core/ledger/log';
 import { foldBatch } from '$core/ledger/run';
 import { union } from '$core/ledger/merge';
@@ -14,6 +17,7 @@ import { db } from './db';
 import { newId } from './here';
 import { emptyHousehold } from './empty';
 import { perform, undo } from './record';
+import { eventsOf } from './summaries';
 import { restoreTo, writtenSince } from './restore';
 import { lastImports, takeImportOut } from './take-out';
 import { keep } from './things';
@@ -235,7 +239,7 @@ describe('ways back', () => {
     await db.photos.bulkAdd(photos);
     one!.photos = photos.map((p) => p.id);
     const { kept, events } = await takeImportOut(one!);
-    expect(kept).toEqual(['Quince']);
+    expect(kept.find((k) => k.name === 'Quince')).toEqual({ name: 'Quince', why: 'it was written to since' });
     expect(events).toBeGreaterThan(100);
     expect(await db.summaries.count()).toBe(1);
     expect(new Set((await db.events.toArray()).map((e) => e.batchId))).toEqual(new Set([quince.batchId]));
@@ -249,6 +253,40 @@ describe('ways back', () => {
     expect(await db.events.filter((e) => e.type === 'note' && e.data.text === 'written here').count()).toBe(
       1
     );
+  });
+
+  it('what anything refers to stays, whatever the clocks said: a friend’s wine that went into one’s own, its vessel', async () => {
+    const T = Date.parse('2026-09-01T10:00:00Z');
+    const begin = async (name: string, vesselId: string) => {
+      const batchId = newId();
+      const plan = { ingredients: [{ kind: 'juice' as const, produceId: 'apple', volumeL: 8 }] };
+      await perform(beginBatch({ batchId, plan, name, vesselId, recipeId: null }), { at: T });
+      return batchId;
+    };
+    await emptyHousehold();
+    await keep('vessels', { id: 'his', name: 'his jar', shape: 'jar', capacityL: 10 });
+    await keep('vessels', { id: 'spare', name: 'spare jar', shape: 'jar', capacityL: 5 });
+    const [friends, untouched] = [await begin('Friend', 'his'), await begin('Other', 'b2')];
+    const text = await textHere();
+    await emptyHousehold();
+    const mine = await begin('Mine', 'b');
+    await bring(text, 'friend.json');
+    const [one] = await lastImports();
+    // The clock of the import was a year ahead: what was written since bears an earlier day.
+    await db.imports.update(one!.id, { at: Date.now() + 365 * 86_400_000 });
+    const state = foldBatch(await eventsOf(friends), Date.now())!;
+    await perform(blend(mine, 'b', state, 'his', 1), { sure: true });
+    const litres = async () => standingOf(foldBatch(await eventsOf(mine), Date.now())!).volumeL;
+    const before = await litres();
+    const { kept } = await takeImportOut((await lastImports())[0]!);
+    expect(kept).toEqual([
+      { name: 'Friend', why: 'it went into the mine' },
+      { name: 'his jar', why: 'a wine that stays uses it' }
+    ]);
+    expect(await litres()).toBe(before);
+    expect((await db.summaries.toCollection().primaryKeys()).sort()).toEqual([friends, mine].sort());
+    expect(await eventsOf(untouched)).toEqual([]);
+    expect((await db.vessels.toArray()).map((v) => v.name)).toEqual(['his jar']);
   });
 
   it('everything as it was at a moment, wines and things; undone as one', async () => {

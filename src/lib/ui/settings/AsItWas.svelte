@@ -32,7 +32,7 @@
     act(async () => {
       const { events, kept } = await takeImportOut(i);
       sayDone(
-        `${i.name} is taken back: ${counted(events, 'event')} gone.${kept.length > 0 ? ` ${kept.join(', ')} stay: they were written to since.` : ''}`
+        `${i.name} is taken back: ${counted(events, 'event')} gone.${kept.map((k) => ` ${k.name} stays: ${k.why}.`).join('')}`
       );
     });
   /** The end of the day that was chosen. */

@@ -116,7 +116,7 @@
   {#if found}
     <div class="border-[1.5px] border-ink bg-slip p-4" role="region" aria-label="What the file holds">
       <p class="number text-[1.1875rem]">
-        {found.newEvents} new events, {found.newBatches} new batches
+        {counted(found.newEvents, 'new event')}, {counted(found.newBatches, 'new wine')}
       </p>
       <p>
         {found.known} already here. {newThings > 0 ? `New: ${listed(found.newThings)}.` : ''}
