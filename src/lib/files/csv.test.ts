@@ -10,7 +10,7 @@ import { batchTable, cellarTable, harvestTable, READINGS_HEAD, readingRows } fro
 import { THINNINGS } from '$core/instruments/thin';
 import { csvOf } from './csv';
 import { batchMarkdown } from './batch-markdown';
-import { lookAt, readReadings } from './csv-in';
+import { lookAt, readReadings, settledBy } from './csv-in';
 
 const ZONE = 'Europe/Lisbon';
 const HERE = { zone: ZONE, isUs: false, prefersF: false };
@@ -113,6 +113,68 @@ describe('readings of a logger, as another package writes them', () => {
     expect(all.kept[0]!.tempC !== undefined).toBe(head.length > 2 && !head.includes('Clock time'));
     const usual = await readReadings(text, looked.delimiter, looked.mapping, THINNINGS.usual);
     expect(usual.kept.length).toBeLessThan(120);
+  });
+
+  it('one row past the twelfth settles which number is the day, wherever it stands; where none does it is asked', async () => {
+    const rows = (days: readonly (readonly [number, number])[]) =>
+      `time,gravity\n${days.map(([d, m]) => `${m}/${d}/2026 10:00,1.050`).join('\n')}\n`;
+    const settled = async (text: string, here = HERE) => {
+      const { isEither, mapping } = await settledBy(text, lookAt(text.slice(0, 2000), here));
+      return isEither ? 'asked' : mapping.time;
+    };
+    expect(
+      await settled(
+        rows([
+          [1, 5],
+          [13, 5]
+        ])
+      )
+    ).toBe('mdy');
+    expect(
+      await settled(
+        rows([
+          [13, 5],
+          [1, 5]
+        ])
+      )
+    ).toBe('mdy');
+    expect(await settled('time,gravity\n5/1/2026 10:00,1.050\n13/5/2026 10:00,1.040\n')).toBe('dmy');
+    // The first two hundred rows leave it open, and one of the thousands behind them does not.
+    const open = Array.from({ length: 900 }, () => [4, 5] as const);
+    expect(await settled(rows([...open, [28, 5]]))).toBe('mdy');
+    for (const isUs of [true, false])
+      expect(
+        await settled(
+          rows([
+            [4, 5],
+            [4, 5]
+          ]),
+          { ...HERE, isUs }
+        )
+      ).toBe('asked');
+  });
+
+  it('titles above the head, a line that says the separator, and pipes are read', async () => {
+    const table = (d: string) =>
+      Array.from(
+        { length: 30 },
+        (_, i) => `2026-05-${two(i + 1)} 10:00${d}${(1.08 - i / 1000).toFixed(3)}${d}20.5`
+      ).join('\n');
+    for (const [above, d] of [
+      ['', '|'],
+      ['sep=;\n', ';'],
+      ['\uFEFFsep=|\n', '|'],
+      ['Cellar logger 7, first floor\nExported by hand\n\n', ';'],
+      ['Cellar logger 7\nSerial;12345\n', ';'],
+      ['A title; with the separator in it\n\n\n', ';']
+    ] as const) {
+      const text = `${above}when${d}SG${d}Temp C\n${table(d)}\n`;
+      const looked = lookAt(text, HERE);
+      expect([looked.delimiter, looked.mapping.columns], above).toEqual([d, ['time', 'sg', 'tempC']]);
+      const all = await readReadings(text, d, looked.mapping, THINNINGS.all, undefined, looked.titles);
+      expect([all.rows, all.badCount], above).toEqual([30, 0]);
+      expect(all.kept[0]!.sg).toBe(1.08);
+    }
   });
 
   it('rows that cannot be read are counted, and told with their place', async () => {

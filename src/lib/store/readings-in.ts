@@ -49,10 +49,16 @@ export function openReadings(file: File) {
   return {
     look: (here: Parameters<ReadingsApi['look']>[1]): Promise<Looked> =>
       Promise.race([api.look(file, here), stopped]),
-    read: (delimiter: string, mapping: Mapping, rule: Thinning, told: Told): Promise<ReadIn> =>
+    read: ({ delimiter, titles }: Looked, mapping: Mapping, rule: Thinning, told: Told): Promise<ReadIn> =>
       Promise.race([
         // What a page holds in its state is copied plain.
-        api.read(file, delimiter, JSON.parse(JSON.stringify(mapping)) as Mapping, rule, proxy(told)),
+        api.read(
+          file,
+          { delimiter, titles },
+          JSON.parse(JSON.stringify(mapping)) as Mapping,
+          rule,
+          proxy(told)
+        ),
         stopped
       ]),
     close: () => stop()

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import type { Mapping } from '$core/instruments/columns';
 import type { Thinning } from '$core/instruments/thin';
-import { lookAt, readReadings } from '$lib/files/csv-in';
+import { lookAt, readReadings, settledBy, type Looked } from '$lib/files/csv-in';
 import type { Told } from '$lib/files/vecino-file';
 
 /** What is read of a file before it is shown. */
@@ -9,9 +9,14 @@ const HEAD_BYTES = 400_000;
 
 const api = {
   look: async (file: File, here: Parameters<typeof lookAt>[1]) =>
-    lookAt(await file.slice(0, HEAD_BYTES).text(), here),
-  read: (file: File, delimiter: string, mapping: Mapping, rule: Thinning, told: Told) =>
-    readReadings(file, delimiter, mapping, rule, told)
+    settledBy(file, lookAt(await file.slice(0, HEAD_BYTES).text(), here)),
+  read: (
+    file: File,
+    looked: Pick<Looked, 'delimiter' | 'titles'>,
+    mapping: Mapping,
+    rule: Thinning,
+    told: Told
+  ) => readReadings(file, looked.delimiter, mapping, rule, told, looked.titles)
 };
 export type ReadingsApi = typeof api;
 

@@ -85,19 +85,33 @@ export function readTime(text: string, format: TimeFormat, zone: string): number
   }
 }
 
-/** How far the times of a column run backwards, and how long they span, if they are of a format; null where they are not. */
+/** How many times of a column are none in a format, how far they run backwards, and how long they span; null where it is not theirs. */
 function fit(
   texts: readonly string[],
   format: TimeFormat,
   zone: string
-): { back: number; span: number } | null {
+): { bad: number; back: number; span: number } | null {
   const times = texts.map((t) => readTime(t, format, zone));
   const good = times.filter((t): t is number => t !== null);
   if (good.length < 0.5 * times.length || good.length === 0) return null;
   let back = 0;
   for (let i = 1; i < good.length; i++) if (good[i]! < good[i - 1]!) back += 1;
   // Loggers may write the newest first.
-  return { back: Math.min(back, good.length - 1 - back), span: Math.max(...good) - Math.min(...good) };
+  return {
+    bad: times.length - good.length,
+    back: Math.min(back, good.length - 1 - back),
+    span: Math.max(...good) - Math.min(...good)
+  };
+}
+
+/**
+ * Which of the two first numbers is the day, by one that is past twelve; null where a text does not say.
+ * @example orderOf('5/13/2026') // 'mdy'
+ */
+export function orderOf(text: string): 'dmy' | 'mdy' | null {
+  const [, a, b] = NUMBERS.exec(text) ?? [];
+  if (a === undefined) return null;
+  return Number(a) > 12 ? 'dmy' : Number(b) > 12 ? 'mdy' : null;
 }
 
 /**
@@ -116,8 +130,11 @@ export function guessTime(
     return found ? [{ format, ...found }] : [];
   });
   if (all.length === 0) return null;
-  const least = Math.min(...all.map((f) => f.back));
-  const best = all.filter((f) => f.back === least).sort((a, b) => a.span - b.span);
+  // One day past the twelfth settles for all which number is the month.
+  const fewest = Math.min(...all.map((f) => f.bad));
+  const sound = all.filter((f) => f.bad === fewest);
+  const least = Math.min(...sound.map((f) => f.back));
+  const best = sound.filter((f) => f.back === least).sort((a, b) => a.span - b.span);
   const [dmy, mdy] = ['dmy', 'mdy'].map((f) => best.find((b) => b.format === f));
   // Both run one way: the shorter span is the likelier, unless they are alike.
   if (dmy && mdy) {

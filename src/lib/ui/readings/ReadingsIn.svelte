@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { Column, Mapping } from '$core/instruments/columns';
   import { THINNINGS } from '$core/instruments/thin';
-  import { TIME_FORMATS, type TimeFormat } from '$core/instruments/time-text';
+  import { readTime, TIME_FORMATS, type TimeFormat } from '$core/instruments/time-text';
   import { counted } from '$core/units/format';
+  import { inZone } from '$core/units/zone';
   import { household, type OpenBatch, vesselName } from '$lib/store/household.svelte';
   import { zoneHere } from '$lib/store/here';
   import { bringReadings, keepMapping, mappingFor, openReadings } from '$lib/store/readings-in';
@@ -29,6 +30,8 @@
   let looked = $state.raw<Looked | null>(null);
   let mapping = $state<Mapping | null>(null);
   let isKept = $state(false);
+  /** Whether it is known which number of a date is its day. */
+  let isSettled = $state(true);
   let span = $state<keyof typeof THINNINGS>('usual');
   let by = $state('logger');
   let vessel = $state('');
@@ -63,6 +66,7 @@
       if (found.rows.length === 0) throw new Error('There is no row in it.');
       const kept = await mappingFor(headOf(found));
       isKept = kept !== null && kept.columns.length === found.mapping.columns.length;
+      isSettled = isKept || !found.isEither;
       looked = found;
       mapping = isKept ? kept : found.mapping;
     } catch (e) {
@@ -77,7 +81,7 @@
     error = '';
     try {
       const told = (share: number) => void (busy && (busy = { ...busy, share }));
-      const answer = await mine.read(looked.delimiter, mapping, THINNINGS[span], told);
+      const answer = await mine.read(looked, mapping, THINNINGS[span], told);
       if (mine === coming) found = answer;
     } catch (e) {
       error = explain(e);
@@ -107,6 +111,22 @@
       busy = null;
     }
   }
+  function settle(time: TimeFormat) {
+    mapping!.time = time;
+    isSettled = true;
+    found = null;
+  }
+  /** The first date of a file, as it stands there. */
+  const dateIn = (l: Looked): string => {
+    const c = l.mapping.columns.findIndex((k) => k === 'time' || k === 'date');
+    return l.rows.find((r, i) => r[c]?.trim() && !(i === 0 && l.mapping.hasHead))?.[c]?.trim() ?? '';
+  };
+  const dayText = (l: Looked, order: 'dmy' | 'mdy'): string => {
+    const at = readTime(dateIn(l), order, zone);
+    return at === null
+      ? TIME_FORMATS[order]
+      : inZone(at, zone, { day: 'numeric', month: 'long', year: 'numeric' });
+  };
   const set = (c: number, kind: Column) => {
     if (!mapping) return;
     // One column is one thing.
@@ -138,17 +158,25 @@
 {#if looked && mapping}
   <Preview rows={looked.rows.slice(0, SHOWN + 1)} {mapping} onset={set} />
   {#if isKept}<p class="small">The columns are as you named them the last time.</p>{/if}
-  {#if looked.isEither && !isKept}<p class="bg-tint-straw px-3 py-2 text-ink">
-      Day and month could be either way round: see that the times below are right.
-    </p>{/if}
+  {#if !isSettled}
+    <div
+      class="flex flex-wrap items-center gap-2 bg-tint-straw px-3 py-2 text-ink"
+      role="group"
+      aria-label="Which is the day"
+    >
+      <span>No row says which number is the day. Is {dateIn(looked)}</span>
+      {#each ['dmy', 'mdy'] as const as order (order)}
+        <button class="btn btn-line" onclick={() => settle(order)}>{dayText(looked, order)}</button>
+      {/each}
+    </div>
+  {/if}
   <div class="my-3 grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-4">
     <label class="grid gap-1 font-semibold"
       >Times are written<select
         class="field"
         value={mapping.time}
         onchange={(e) => {
-          mapping!.time = e.currentTarget.value as TimeFormat;
-          found = null;
+          settle(e.currentTarget.value as TimeFormat);
         }}
         >{#each Object.entries(TIME_FORMATS) as [id, t] (id)}<option value={id}>{t}</option>{/each}</select
       ></label
@@ -181,6 +209,7 @@
   </div>
   {#if !hasTime}<p role="alert" class="text-rosehip">No column is named as the time.</p>
   {:else if !hasFigure}<p role="alert" class="text-rosehip">No column is named as a figure.</p>
-  {:else if !found && !busy}<button class="btn btn-primary" onclick={read}>Read all of it</button>{/if}
+  {:else if !found && !busy && isSettled}<button class="btn btn-primary" onclick={read}>Read all of it</button
+    >{/if}
   {#if found}<Holds {found} {zone} isBusy={busy !== null} onbring={bring} onleave={leave} />{/if}
 {/if}
