@@ -1,5 +1,5 @@
 import { faultsOf } from './faults';
-import { live, logOf, sayLine, startRhubarb } from './kitchen';
+import { draftHolds, live, logOf, sayLine, startRhubarb } from './kitchen';
 import { expect, test, type Page } from './test';
 
 const PHONE = { width: 390, height: 844 };
@@ -43,6 +43,23 @@ test('a wine is followed by lines alone, on any page, and a line is taken back',
   await say(page, 'undo', /Take back\s*Rhubarb: Racked.*written/);
   await expect(page.getByTestId('batch-sentence')).toContainText('bucket');
   await say(page, 'how strong is it', /About|likely|working/);
+});
+
+test('a line that is half typed is there again after a closed tab', async ({ page }) => {
+  await startRhubarb(page);
+  await page.keyboard.press('/');
+  await box(page).fill('racked to 10 l, lost');
+  await draftHolds(page, /racked to 10 l, lost/);
+  await page.reload();
+  await expect(page.getByTestId('batch-sentence')).toBeVisible();
+  await page.keyboard.press('/');
+  await expect(box(page)).toHaveValue('racked to 10 l, lost');
+  await box(page).fill('stirred');
+  await expect(means(page)).toContainText('Stirred');
+  await page.keyboard.press('Enter');
+  await expect(box(page)).toBeHidden();
+  await page.keyboard.press('/');
+  await expect(box(page)).toHaveValue('');
 });
 
 test('what may mean two things is asked back, and settled by a key', async ({ page }) => {

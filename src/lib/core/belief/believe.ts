@@ -6,6 +6,7 @@ import { bottleId, type Flow } from '../ledger/flow';
 import { contents, standingFills, type BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { columnsOf, estimateFromNothing, estimateOf, meanOf } from './columns';
+import { byId } from '../maths/by-id';
 import { normalQuantile } from '../maths/draw';
 import { allOf } from '../maths/parts';
 import { normalsFor, randomOf, turn, zeros, type Cell, type Ensemble } from './ensemble';
@@ -193,14 +194,12 @@ function believed(s: BatchState): Belief | null {
   const cells = cellsOf(s, r.e);
   const all = readOut(standingFills(s))(toldOf(r, cells));
   if (!(all.volumeL.likely > 0) || !Number.isFinite(all.sg.likely)) return null;
-  const vessels = Object.fromEntries(
+  const vessels = byId(
     s.fills.flatMap((f) => {
       const c = r.e.cells[f.vesselId];
       return c ? [[f.vesselId, s.fills.length === 1 ? all : readOut([f])(toldOf(r, [c]))]] : [];
     })
   );
-  const filledGL = Object.fromEntries(
-    s.bottled.map((b) => [b.eventId, r.filledGL[bottleId(b.eventId)] ?? Infinity])
-  );
+  const filledGL = byId(s.bottled.map((b) => [b.eventId, r.filledGL[bottleId(b.eventId)] ?? Infinity]));
   return { ...all, vessels, seen: r.seen, filledGL };
 }

@@ -4,6 +4,7 @@ import { standingFills, type BatchState } from '../ledger/state';
 import type { Estimate } from '../units/range';
 import { asItIs, believe, cellsOf, namesOf, readOut, toldOf, type Told } from './believe';
 import { columnsOf, estimateOf, meanOf } from './columns';
+import { byId } from '../maths/by-id';
 import { allOf } from '../maths/parts';
 import { zeros } from './ensemble';
 import { goTo } from './follow';
@@ -77,7 +78,7 @@ function* lookAhead(s: BatchState): Generator<void, Course | null> {
     }
     const told = toldOf(r, cells);
     stuckChance = told.chance.stalled;
-    const vessels = Object.fromEntries(
+    const vessels = byId(
       each.flatMap((v) => {
         const c = e.cells[v.id];
         // One vessel is told as the whole.

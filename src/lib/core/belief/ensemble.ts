@@ -1,3 +1,4 @@
+import { byId } from '../maths/by-id';
 import { YIELD } from '../ferment/convert';
 import { ETHANOL_20 } from '../liquid/ethanol';
 import { mulberry32 } from '../maths/draw';
@@ -277,4 +278,7 @@ export function resample(e: Ensemble, least: number): void {
 }
 
 /** A copy that can go its own way. */
-export const copyOf = (e: Ensemble): Ensemble => structuredClone(e);
+export function copyOf(e: Ensemble): Ensemble {
+  const copy = structuredClone(e);
+  return { ...copy, cells: byId(Object.entries(copy.cells)) };
+}

@@ -1,3 +1,4 @@
+import { byId } from '../maths/by-id';
 import { isNatural } from '../tables/schools';
 import { YIELD } from '../ferment/convert';
 import { goOn, NOTHING_GL, warmth } from '../ferment/model';
@@ -81,7 +82,7 @@ export function beginning(setting: Setting, size: number): Running {
   const e: Ensemble = {
     size,
     weight: new Float64Array(size).fill(1 / size),
-    cells: {},
+    cells: byId(),
     lots: [],
     traits: [],
     yieldG: zeros(size),
@@ -118,7 +119,7 @@ export function beginning(setting: Setting, size: number): Running {
     seen: [],
     tolerance: YEASTS.wild.toleranceAbv,
     isFedLate: false,
-    filledGL: {},
+    filledGL: byId(),
     sugared: [],
     kin: []
   };
@@ -129,7 +130,7 @@ export const branch = (r: Running): Running => ({
   ...r,
   e: copyOf(r.e),
   seen: [...r.seen],
-  filledGL: { ...r.filledGL }
+  filledGL: byId(Object.entries(r.filledGL))
 });
 
 /** A bucket or a jar comes to the warmth of its place in about a day, h. Common practice. */

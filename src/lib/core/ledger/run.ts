@@ -1,5 +1,6 @@
 import { abvOf } from '../ferment/convert';
 import { addInto, emptyStock, liquid } from '../liquid/stock';
+import { byId } from '../maths/by-id';
 import { shareGiven } from '../plan/extraction';
 import { isKnown, type Plan } from '../plan/plan';
 import { emptyFill, type Fill } from './fill';
@@ -92,7 +93,7 @@ export function stateAfter(state: BatchState, events: readonly LedgerEvent[]): B
   const s: Working = {
     ...copy,
     held: emptyStock(),
-    heldKgIn: {},
+    heldKgIn: byId(),
     produceKg: 0,
     pulpKg: 0,
     insolublesKg: 0,
@@ -118,7 +119,7 @@ const copyOf = <T>(value: T): T =>
   Array.isArray(value)
     ? (value.map(copyOf) as T)
     : value !== null && typeof value === 'object'
-      ? (Object.fromEntries(Object.entries(value).map(([k, v]) => [k, copyOf(v)])) as T)
+      ? (byId(Object.entries(value).map(([k, v]) => [k, copyOf(v)])) as T)
       : value;
 
 /** All fruit of a batch as one lot, in its first vessel. */
@@ -182,7 +183,7 @@ function run(
     zone: planned.zone,
     fills: [emptyFill(planned.data.vesselId)],
     held: emptyStock(),
-    heldKgIn: {},
+    heldKgIn: byId(),
     produceKg: 0,
     pulpKg: 0,
     insolublesKg: 0,
@@ -205,10 +206,10 @@ function run(
     spiritAbv: null,
     warmestC: null,
     felt: [],
-    places: {},
+    places: byId(),
     corrections: [],
     steeps: [],
-    toppedAt: {},
+    toppedAt: byId(),
     allergens: [],
     freeSo2: [],
     label: null,

@@ -6,7 +6,9 @@
   import { WhichVessel } from '$core/quickline/which-vessel';
   import { AskError } from '$core/units/input-error';
   import { household, runningBatches, vesselById, type Batch } from '$lib/store/household.svelte';
+  import { dropDraft, keepDraft, readDraft } from '$lib/store/draft';
   import { bottledBatches } from '$lib/store/wines';
+  import { FOR_NOW_MS } from '../field/draft.svelte';
   import { explain } from '../words/own-units';
   import { contextHere, homeHere } from './here';
   import Asks from './Asks.svelte';
@@ -30,7 +32,22 @@
   let isBusy = false;
   const MOST_BOTTLED = 60;
 
+  const DRAFT = 'quick-line';
+  /** What was typed for now and not written, by who closed it or whose tab was killed, stands there again. */
+  async function bringBack() {
+    const kept = (await readDraft(DRAFT)) as { text?: unknown; at?: unknown } | undefined;
+    const isForNow = typeof kept?.at === 'number' && Date.now() - kept.at < FOR_NOW_MS;
+    if (quick.text === '' && isForNow && typeof kept.text === 'string') put(kept.text);
+  }
+  let isTyped = false;
+  $effect(() => {
+    const { text } = quick;
+    if (text !== '') isTyped = true;
+    if (isTyped) keepDraft(DRAFT, { text, at: Date.now() });
+  });
+
   onMount(() => {
+    void bringBack();
     dialog?.showModal();
     input?.focus();
     void lastLines().then((l) => (lines = l));
@@ -121,6 +138,7 @@
       } else {
         await run(shown.preview, asked === line, goto, last);
         quick.text = '';
+        await dropDraft(DRAFT);
         closeQuick();
       }
       await keepLine(line);
