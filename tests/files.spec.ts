@@ -291,6 +291,14 @@ test('where nothing can be kept that is said, and every page can be looked at', 
   });
   await page.goto('/');
   await expect(page.getByRole('alert')).toContainText('no room to keep anything');
+  // A plan can be made all the same; what shows what was kept does not say that nothing is there.
+  await openPlan(page);
+  await addToSlip(page, '2 kg plums');
+  await expect(page.getByTestId('abv')).toBeVisible();
+  for (const place of ['/harvest', '/batches', '/cellar', '/walk', '/batches/x']) {
+    await page.goto(place);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('cannot be read here now');
+  }
   await page.goto('/almanac');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 });

@@ -9,6 +9,7 @@
   import { household, watchHousehold } from '$lib/store/household.svelte';
   import { health, watchHealth } from '$lib/store/health.svelte';
   import { flushOnLeave } from '$lib/store/draft';
+  import { base } from '$app/paths';
   import { page } from '$app/state';
   import { offerDemo } from './offer-demo';
   import Fault from '$lib/ui/nav/Fault.svelte';
@@ -41,6 +42,10 @@
   /** Everything goes to a folder of the household's own as it is written, where one was chosen. */
   let follow = $state.raw<((events: number) => void) | null>(null);
   $effect(() => follow?.(household.counts.events));
+  /** Pages that show what was kept: while nothing can be read, they do not say that nothing is there. */
+  const showsKept = $derived(
+    ['/harvest', '/batches', '/cellar', '/walk'].some((p) => page.url.pathname.startsWith(base + p))
+  );
   const hasClocks = $derived(clocksAt(household.now).length > 0);
 
   onMount(() => {
@@ -93,7 +98,9 @@
         ill={health.ill}
       />{/await}{/if}
   <main id="main" tabindex="-1" class="mx-auto w-full max-w-[1400px] flex-1 px-4 pb-3 outline-none sm:px-6">
-    {#if household.ready || health.isShut || page.url.pathname.startsWith('/settings')}
+    {#if health.isShut && showsKept}
+      <h1 class="sentence pt-4">What you wrote cannot be read here now, so none of it is shown.</h1>
+    {:else if household.ready || health.isShut || page.url.pathname.startsWith(`${base}/settings`)}
       <svelte:boundary onerror={(e) => console.error('page fault', e)}>
         {@render children()}
         {#snippet failed(error, reset)}<Fault {error} retry={reset} />{/snippet}

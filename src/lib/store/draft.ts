@@ -29,9 +29,15 @@ export function keepDraft(key: string, value: unknown): void {
   timer ??= setTimeout(() => void flush(), EVERY);
 }
 
-/** What was being typed, or undefined. */
-export const readDraft = async (key: string): Promise<unknown> =>
-  waiting.get(key) ?? (await db.drafts.get(key))?.value;
+/** What was being typed, or undefined; also where nothing can be read here: a form then begins empty. */
+export async function readDraft(key: string): Promise<unknown> {
+  if (waiting.has(key)) return waiting.get(key);
+  try {
+    return (await db.drafts.get(key))?.value;
+  } catch {
+    return undefined;
+  }
+}
 
 export async function dropDraft(key: string): Promise<void> {
   waiting.delete(key);

@@ -1,3 +1,4 @@
+import { notKept } from './health.svelte';
 import { household } from './household.svelte';
 import { db } from './db';
 import { packEverything } from './import-file';
@@ -112,7 +113,7 @@ export async function saveToFolder(): Promise<void> {
     written = events;
     savedAt = now;
     error = '';
-    await markExported(now);
+    await markExported(now).catch(notKept);
   } catch (e) {
     // The folder is gone, full or locked: what is here is safe, and the next change tries again.
     error = e instanceof Error ? e.message : String(e);

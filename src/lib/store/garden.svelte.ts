@@ -19,6 +19,8 @@ const PATIENCE = 1500;
  */
 export function watchGarden(): Promise<void> {
   watched ??= new Promise<void>((read) => {
+    // A store that does not open is never read, and nothing is waited for.
+    db.open().catch(() => read());
     liveQuery(() => db.lessons.toArray()).subscribe({
       next: (rows) => {
         lessons = rows;

@@ -1,3 +1,4 @@
+import { notKept } from './health.svelte';
 import { household } from './household.svelte';
 import { packEverything } from './import-file';
 import { markExported } from './transfer-file';
@@ -17,6 +18,15 @@ export async function saveEverything(): Promise<string> {
   a.download = name;
   a.click();
   setTimeout(() => URL.revokeObjectURL(url), 60_000);
-  await markExported(now);
-  return `${name} is handed to your downloads. See that it is there, and keep it somewhere else than this device.`;
+  // That it was saved may find no room: the file has it all the same.
+  const isNoted = await markExported(now).then(
+    () => true,
+    (e: unknown) => {
+      notKept(e);
+      return false;
+    }
+  );
+  return `${name} is handed to your downloads. See that it is there, and keep it somewhere else than this device.${
+    isNoted ? '' : ' That it was saved could not be noted here: Vecino will ask for it again.'
+  }`;
 }
