@@ -1,6 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 import { underPath } from './scripts/under-path.mjs';
 
@@ -14,7 +15,12 @@ export default defineConfig(({ command }) => ({
   // A built server needs nothing beside itself: it is copied, and runs.
   ...(command === 'build' ? { ssr: { noExternal: true } } : {}),
   // The build for browsers of these years, a tenth smaller than the one for all.
-  resolve: { alias: [{ find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.min.mjs' }] },
+  resolve: {
+    alias: [
+      { find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.min.mjs' },
+      { find: /^zod$/, replacement: fileURLToPath(new URL('src/lib/zod.ts', import.meta.url)) }
+    ]
+  },
   build: {
     rolldownOptions: {
       output: {

@@ -47,6 +47,20 @@ export function installChromium() {
   }
 }
 
+/** Debian's Firefox, for the bench alone. */
+export const FIREFOX = process.env.FIREFOX_PATH ?? '/usr/bin/firefox-esr';
+export function installFirefox() {
+  if (existsSync(FIREFOX)) return;
+  console.log('Installing Firefox with apt…');
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const run = (...args) =>
+    spawnSync([...sudo, ...args][0], [...sudo, ...args].slice(1), { stdio: 'inherit' });
+  run('apt-get', 'update', '-qq');
+  run('apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'firefox-esr');
+  if (!existsSync(FIREFOX))
+    throw new Error(`Install Firefox at ${FIREFOX}, or set FIREFOX_PATH to one you have.`);
+}
+
 /** Runs a program of node_modules/.bin; returns its exit code. */
 export const bin = (name, args, options = {}) =>
   spawnSync(at('node_modules', '.bin', name), args, { cwd: root, stdio: 'inherit', ...options }).status ?? 1;

@@ -1,3 +1,4 @@
+import { FILE_VERSION } from '$lib/files/vecino-file';
 import { describe, expect, it } from 'vitest';
 import { estimateMust } from '$core/must/balance';
 import { planSchema } from '$core/plan/plan-schema';
@@ -275,7 +276,7 @@ describe('GET /api/schema', () => {
     expect(all.plan.$schema).toMatch(/2020-12/);
     expect(all.plan.properties.target.properties.phMax).toBeDefined();
     expect(all.plan.properties.stirring.enum).toEqual(['daily', 'shut']);
-    expect(all.file.properties.version.const).toBe(7);
+    expect(all.file.properties.version.const).toBe(FILE_VERSION);
   });
 });
 

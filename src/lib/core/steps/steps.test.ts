@@ -135,7 +135,7 @@ describe('the table of steps', () => {
     expect(lookForOf(unread, 'read')).toMatch(/bubbles .* a cap that falls, and sweetness that goes/i);
     for (const { id } of stepsOf(made))
       expect(lookForOf(unread, id), id).not.toMatch(/flat of the liquid|stem (?:says|spinning)/);
-    const must = foldBatch([...begun, on(1, 'step', { step: NO_STEM, outcome: 'done' })], at(1.5))!;
+    const must = foldBatch([...begun, on(1, 'step', { step: NO_STEM, outcome: 'done' })], at(1.2))!;
     const natural: BatchState = { ...must, plan: { ...must.plan, pitch: 'natural' } };
     expect(lookForOf(must, 'stir')).not.toMatch(/fizz/i);
     expect(lookForOf(unread, 'stir')).toMatch(/fizz/i);
