@@ -164,7 +164,7 @@
       role="group"
       aria-label="Which is the day"
     >
-      <span>No row says which number is the day. Is {dateIn(looked)}</span>
+      <span>No row says which number is the day. Which day is {dateIn(looked)}?</span>
       {#each ['dmy', 'mdy'] as const as order (order)}
         <button class="btn btn-line" onclick={() => settle(order)}>{dayText(looked, order)}</button>
       {/each}
