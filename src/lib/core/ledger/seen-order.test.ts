@@ -8,6 +8,37 @@ import { entrySchema, thingsOf, type Entry, type EntryDraft } from './things';
 const DAY = 86_400_000;
 const T0 = Date.parse('2026-09-01T10:00:00Z');
 const VESSEL = { id: 'v', name: 'jar', shape: 'jar', capacityL: 5 };
+const LOT = '01980000-0000-7000-8000-0000000000bb';
+
+/** Things of three kinds, each as it is kept, and two changes of it; `n` tells one deed from another. */
+const KINDS_TRIED = {
+  vessels: {
+    ids: ['v', 'w'],
+    kept: (id: string, n: number) => ({ ...VESSEL, id, name: `jar ${n}` }),
+    changes: (n: number) => [{ name: `n${n}` }, { capacityL: 1 + (n % 20) }]
+  },
+  racks: {
+    ids: ['r'],
+    kept: (id: string, n: number) => ({ id, name: `rack ${n}`, rows: 3, cols: 4 }),
+    changes: (n: number) => [{ name: `n${n}` }, { rows: 1 + (n % 20) }]
+  },
+  harvest: {
+    ids: [LOT],
+    kept: (id: string, n: number) => ({
+      id,
+      produceId: 'plum',
+      massKg: 1 + (n % 7),
+      form: 'fresh',
+      at: new Date(T0).toISOString(),
+      fates: []
+    }),
+    changes: (n: number) => [{ form: n % 2 ? 'frozen' : 'fresh' }, { massKg: 1 + (n % 9) }]
+  }
+} as const;
+type Tried = keyof typeof KINDS_TRIED;
+const THINGS_TRIED = (Object.keys(KINDS_TRIED) as Tried[]).flatMap((kind) =>
+  KINDS_TRIED[kind].ids.map((of) => ({ kind, of }))
+);
 
 /** A device with its own clock and its own log, which may have been brought to another. */
 function device(name: string, offMs: number) {
@@ -42,7 +73,7 @@ const shuffled = <T>(list: readonly T[], random: () => number): T[] =>
     .sort(([a], [b]) => a - b)
     .map(([, x]) => x);
 
-const DEEDS = ['name', 'size', 'gone', 'kept', 'bring'] as const;
+const DEEDS = ['one', 'other', 'fate', 'gone', 'kept', 'bring'] as const;
 
 describe('the order of what was seen', () => {
   it('what is done now counts, whatever an earlier clock said', () => {
@@ -96,28 +127,28 @@ describe('the order of what was seen', () => {
       fc.property(
         fc.integer({ min: -30, max: 400 }),
         fc.integer({ min: -30, max: 400 }),
-        fc.array(fc.tuple(fc.boolean(), fc.constantFrom(...DEEDS), fc.constantFrom('v', 'w')), {
+        fc.array(fc.tuple(fc.boolean(), fc.constantFrom(...DEEDS), fc.constantFrom(...THINGS_TRIED)), {
           minLength: 3,
           maxLength: 25
         }),
         fc.nat(),
         (offA, offB, deeds, seed) => {
-          const two = [device('a', offA * DAY), device('b', offB * DAY)] as const;
           const random = mulberry32(seed);
-          let now = T0;
-          for (const [isFirst, what, of] of deeds) {
+          const two = [device('a', offA * DAY), device('b', offB * DAY)] as const;
+          let [now, n] = [T0, 0];
+          for (const [isFirst, what, { kind, of }] of deeds) {
             const [me, other] = isFirst ? two : [two[1], two[0]];
             now += DAY / 3;
+            n += 1;
+            const { kept, changes } = KINDS_TRIED[kind];
             if (what === 'bring') me.bring(shuffled(other.log, random));
-            else if (what === 'gone') me.write(now, { of, what });
-            else if (what === 'kept')
-              me.write(now, { of, what, thing: { ...VESSEL, id: of, name: `${now}` } });
-            else
-              me.write(now, {
-                of,
-                what: 'changed',
-                fields: what === 'name' ? { name: `n${now}` } : { capacityL: 1 + ((now / DAY) % 20) }
-              });
+            else if (what === 'gone') me.write(now, { kind, of, what });
+            else if (what === 'kept') me.write(now, { kind, of, what, thing: kept(of, n) });
+            else if (what === 'fate') {
+              if (kind !== 'harvest') continue;
+              const fate = { at: new Date(now).toISOString(), what: 'eaten' as const, massKg: 0.1 };
+              me.write(now, { kind, of, what, fate });
+            } else me.write(now, { kind, of, what: 'changed', fields: changes(n)[what === 'one' ? 0 : 1]! });
           }
           const [a, b] = two;
           a.bring(b.log);
