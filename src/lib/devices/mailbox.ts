@@ -1,6 +1,6 @@
 import type { Sample } from '$core/instruments/sample';
 
-type Held = { sample: Sample; bytes: number; lease: string | null; until: number };
+type Held = { sample: Sample; bytes: number; lease: string | null; reader: string; until: number };
 /** Samples of one device that wait for the household's browser; kept in memory, and no longer than they have to be. */
 type Box = { samples: Held[]; usedAt: number };
 
@@ -51,7 +51,7 @@ export function post(
   boxes.set(id, box);
   for (const sample of samples) {
     const bytes = 100 + JSON.stringify(sample).length;
-    box.samples.push({ sample, bytes, lease: null, until: 0 });
+    box.samples.push({ sample, bytes, lease: null, reader: '', until: 0 });
     allBytes += bytes;
   }
   let over = Math.max(0, box.samples.length - LIMITS.samples);
@@ -65,20 +65,24 @@ export function post(
 
 /**
  * Lends out what waits, oldest first, at most so many. It is gone once it is said to be written, and comes back when
- * that is not said in time: of a tab that was closed nothing is lost.
- * @param lease a name that nobody else uses
+ * that is not said in time: of a tab that was closed nothing is lost. Who had it lent already and asks again, as a page
+ * does that was opened anew, has it at once.
+ * @param lease a name that nobody else uses; @param reader who asks
  */
 export function lend(
   id: string,
   lease: string,
   most: number,
-  now: number
+  now: number,
+  reader = lease
 ): { samples: Sample[]; lease: string } {
   const box = boxes.get(id);
   if (!box) return { samples: [], lease };
   box.usedAt = now;
-  const free = box.samples.filter((h) => h.lease === null || h.until <= now).slice(0, most);
-  for (const h of free) [h.lease, h.until] = [lease, now + LIMITS.leaseMs];
+  const free = box.samples
+    .filter((h) => h.lease === null || h.until <= now || h.reader === reader)
+    .slice(0, most);
+  for (const h of free) [h.lease, h.reader, h.until] = [lease, reader, now + LIMITS.leaseMs];
   return { samples: free.map((h) => h.sample), lease };
 }
 

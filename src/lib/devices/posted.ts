@@ -9,14 +9,14 @@ type Lent = { samples: unknown[]; lease: string };
 export const NOT_PAIRED = 'the server does not know its key';
 
 /** A device that posts to this server with a key. What it posted is gone from there once it is kept here, and not before. */
-export const byPost = (id: string, key: string): Device => ({
+export const byPost = (id: string, key: string, reader: string): Device => ({
   listen(on, lost) {
     const address = `/api/devices/${encodeURIComponent(id)}/readings`;
     const headers = { authorization: `Bearer ${key}` };
     let isOn = true;
     const ask = async () => {
       try {
-        const answer = await fetch(address, { headers });
+        const answer = await fetch(`${address}?reader=${encodeURIComponent(reader)}`, { headers });
         if (answer.status === 401) throw new Error(NOT_PAIRED);
         if (!answer.ok) throw new Error(`the server answers ${answer.status}`);
         const { samples, lease } = (await answer.json()) as Lent;

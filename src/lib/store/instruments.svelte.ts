@@ -8,6 +8,7 @@ import { byPost } from '$lib/devices/posted';
 import { byStream } from '$lib/devices/stream';
 import { InputError } from '$core/units/input-error';
 import { db } from './db';
+import { deviceId } from './device';
 import { newId } from './here';
 import { bringReadings } from './readings-in';
 
@@ -49,6 +50,8 @@ const NOTHING: Live = { last: null, heardAt: null, lie: null, lost: '' };
 let list = $state.raw<Instrument[]>([]);
 let live = $state.raw<Record<string, Live>>({});
 let isWriter = false;
+/** This browser, by the name it has in its logs: a page opened anew goes on where the one before it was. */
+let reader = '';
 
 type Ear = { stop: () => void; watch: Watch; kept: At | null; buffer: At[]; isWriting: boolean };
 const ears = new Map<string, Ear>();
@@ -67,7 +70,7 @@ export function lieOf(i: Instrument, now: number): Lie | null {
 }
 
 const deviceOf = (i: Instrument): Device =>
-  'stream' in i.by ? byStream(i.by.stream) : byPost(i.id, i.by.key);
+  'stream' in i.by ? byStream(i.by.stream) : byPost(i.id, i.by.key, reader);
 
 /** What the tab that writes hears, for the others. */
 const others = 'BroadcastChannel' in globalThis ? new BroadcastChannel('instruments') : null;
@@ -83,9 +86,15 @@ const BUFFER_MS = 10 * 60_000;
 const MOST_BUFFERED = 200;
 
 const bufferKey = (id: string) => `heard:${id}`;
-/** What was posted is kept on the disk until it is written: the server has it no more. */
-const keepBuffer = async (i: Instrument, buffer: readonly At[]) =>
-  void ('key' in i.by && (await db.settings.put({ key: bufferKey(i.id), value: [...buffer] })));
+type Heard = { buffer: At[]; live: Live };
+/**
+ * What was posted is kept on the disk until it is written, and what it last said: the server has it no more, and a page
+ * that is opened anew shows it.
+ */
+const keepHeard = async (i: Instrument, buffer: readonly At[]) => {
+  const kept: Heard = { buffer: [...buffer], live: $state.snapshot(instruments.live(i.id)) as Live };
+  if ('key' in i.by) await db.settings.put({ key: bufferKey(i.id), value: kept });
+};
 
 /** Writes what is worth a line of the wine it floats in. What cannot be written yet stays heard. */
 async function write(i: Instrument, ear: Ear): Promise<void> {
@@ -101,7 +110,7 @@ async function write(i: Instrument, ear: Ear): Promise<void> {
       if (leftOut > 0) tell(i.id, { lost: 'what it reads cannot be of that wine: say what it is in' });
     }
     ear.buffer = ear.buffer.filter((x) => !taken.has(x));
-    await keepBuffer(i, ear.buffer);
+    await keepHeard(i, ear.buffer);
   } catch (e) {
     tell(i.id, { lost: e instanceof Error ? e.message : String(e) });
   } finally {
@@ -115,7 +124,7 @@ async function heardAll(id: string, samples: readonly unknown[]): Promise<void> 
   const i = list.find((x) => x.id === id);
   const ear = ears.get(id);
   if (!i || !ear) throw new Error('it was taken off');
-  await keepBuffer(i, ear.buffer);
+  await keepHeard(i, ear.buffer);
   if (isWriter && ear.buffer[0] && (!ear.kept || Date.now() - ear.buffer[0].at >= BUFFER_MS))
     void write(i, ear);
 }
@@ -155,8 +164,9 @@ function listen(): void {
 /** Listens, once what was heard before and not yet written is here again. */
 async function begin(i: Instrument, ear: Ear): Promise<void> {
   if ('key' in i.by) {
-    const before = (await db.settings.get(bufferKey(i.id)))?.value;
-    if (Array.isArray(before)) ear.buffer = before as At[];
+    const before = (await db.settings.get(bufferKey(i.id)))?.value as Partial<Heard> | undefined;
+    if (Array.isArray(before?.buffer)) ear.buffer = before.buffer;
+    if (before?.live) tell(i.id, before.live);
     if (ears.get(i.id) !== ear) return;
     if (ear.buffer.length > 0) await write(i, ear);
     if (ears.get(i.id) !== ear) return;
@@ -183,6 +193,7 @@ function writeHeard(): void {
 
 /** Begins to listen to the instruments there are. Of several tabs one writes. */
 export async function startInstruments(): Promise<void> {
+  reader = await deviceId();
   const kept = z.array(instrumentSchema).safeParse((await db.settings.get(KEY))?.value ?? []);
   list = kept.success ? kept.data : [];
   others?.addEventListener('message', ({ data }: MessageEvent<{ id: string; part: Partial<Live> }>) =>

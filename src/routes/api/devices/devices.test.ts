@@ -66,6 +66,20 @@ describe('what devices post', () => {
     expect((await call(DELETE, { query: `?lease=${lease}` })).body).toEqual({ written: 2 });
   });
 
+  it('is lent again at once to who had it and asks anew: a page that was loaded again', async () => {
+    await call(POST, { body: { samples: [sample(1), sample(2)] } });
+    const by = async (reader: string) =>
+      (await call(GET, { query: `?reader=${reader}` })).body as unknown as {
+        samples: unknown[];
+        lease: string;
+      };
+    expect((await by('kitchen')).samples).toHaveLength(2);
+    expect((await by('cellar')).samples).toHaveLength(0);
+    const again = await by('kitchen');
+    expect(again.samples).toHaveLength(2);
+    expect((await call(DELETE, { query: `?lease=${again.lease}` })).body).toEqual({ written: 2 });
+  });
+
   it('is refused with the place and the reason: no key, no name, no figure, no time, no JSON of ours', async () => {
     expect(await call(POST, { key: '', body: sample(0) })).toMatchObject({ status: 401 });
     expect(await call(POST, { key: 'a-made-up-key-of-sixteen-letters', body: sample(0) })).toMatchObject({

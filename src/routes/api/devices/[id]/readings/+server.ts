@@ -34,11 +34,16 @@ export const POST: RequestHandler = async ({ params, request }) => {
   return json(post(device.id, samples, Date.now()), { status: 202 });
 };
 
-/** Lends out what waits, oldest first; it comes back unless it is said to be written within the minute. */
-export const GET: RequestHandler = ({ params, request }) => {
+/**
+ * Lends out what waits, oldest first; it comes back unless it is said to be written within the minute, to the same
+ * `?reader=` at once.
+ */
+export const GET: RequestHandler = ({ params, request, url }) => {
   const device = deviceOf(params.id, request);
   if ('response' in device) return device.response;
-  return json(lend(device.id, randomUUID(), MOST, Date.now()), { headers: { 'cache-control': 'no-store' } });
+  const lease = randomUUID();
+  const reader = url.searchParams.get('reader')?.slice(0, 64) || lease;
+  return json(lend(device.id, lease, MOST, Date.now(), reader), { headers: { 'cache-control': 'no-store' } });
 };
 
 /** What was lent out as `?lease=` is written down, and kept here no longer. */
