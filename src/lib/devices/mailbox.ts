@@ -4,7 +4,10 @@ type Held = { sample: Sample; bytes: number; lease: string | null; reader: strin
 /** Samples of one device that wait for the household's browser; kept in memory, and no longer than they have to be. */
 type Box = { samples: Held[]; usedAt: number };
 
-/** So many samples wait for each device, so many bytes for all, and so long; what is lent out comes back after so long. */
+/**
+ * At most this many samples wait for one device, this many bytes for all devices, and for this long, ms. What is lent out
+ * and not said to be written comes back after `leaseMs`.
+ */
 export const LIMITS = {
   samples: 5000,
   bytes: 16_000_000,
@@ -64,10 +67,12 @@ export function post(
 }
 
 /**
- * Lends out what waits, oldest first, at most so many. It is gone once it is said to be written, and comes back when
- * that is not said in time: of a tab that was closed nothing is lost. Who had it lent already and asks again, as a page
- * does that was opened anew, has it at once.
- * @param lease a name that nobody else uses; @param reader who asks
+ * Lends out the oldest samples that wait. They are gone once they are said to be written, and come back when that is not
+ * said in time, so that a closed tab loses nothing. A reader that asks again, as a reloaded page does, gets what it had
+ * on loan at once.
+ * @param lease a name that nobody else uses
+ * @param most at most this many samples
+ * @param reader the browser that asks
  */
 export function lend(
   id: string,

@@ -106,10 +106,10 @@ const wrong = (what: string): InputError =>
 // What reads it is on a thread of its own already.
 configure({ useWebWorkers: false });
 
-/** More than so much is no picture of ours, and a log that unpacks to more than so many times its size none of ours. */
+/** The largest picture that Vecino writes is well below this, bytes; and no file of it unpacks to more than this many times its packed size. */
 const MOST_PICTURE = 12_000_000;
 const MOST_TIMES = 80;
-/** What is small may unpack to so much whatever its size. */
+/** A file of the archive may always unpack to this many bytes, however small it is packed. */
 const ALWAYS = 1_000_000;
 
 const isBomb = (e: FileEntry, most: number): boolean =>

@@ -5,7 +5,7 @@ import { perform } from './record';
 import { nothingIsAhead } from './stamp';
 import { eventsOf } from './summaries';
 
-/** Wines of which something was written after a moment, ms, by a clock that ran ahead; with all events of each. */
+/** Wines with an event that is dated after a moment, ms, because a clock ran ahead; with all events of each. */
 async function wines(now: number) {
   const written = await db.events.where('id').aboveOrEqual(idAt(now)).toArray();
   const logs = await Promise.all([...new Set(written.map((e) => e.batchId))].map(eventsOf));

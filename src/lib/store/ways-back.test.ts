@@ -69,7 +69,7 @@ describe('everything in a file', () => {
 });
 
 describe('an archive of a log and its pictures', () => {
-  /** The head of a picture of such a size, and so many bytes more. */
+  /** The head of a JPEG of this width and height, and `more` bytes behind it. */
   const jpeg = (width: number, height: number, more = 3000): Uint8Array<ArrayBuffer> => {
     const [w, h] = [width, height].map((n) => [n >> 8, n & 255]);
     const app0 = [0xff, 0xe0, 0, 16, 0x4a, 0x46, 0x49, 0x46, 0, 1, 1, 0, 0, 1, 0, 1, 0, 0];

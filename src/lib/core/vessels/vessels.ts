@@ -157,6 +157,6 @@ export const airOverL = (vessel: Vessel, litres: number): number => Math.max(0, 
 
 /** Share of its glass that air may take up over a still wine. Common practice. */
 const AIR_SHARE = 0.105;
-/** Whether so much air stands over a still wine that something is to be done about it. */
+/** Whether the air over a still wine takes up too large a share of its glass, and wants topping up or a smaller jar. */
 export const hasMuchAir = (vessel: Vessel, litres: number): boolean =>
   vessel.shape !== 'bucket' && litres > 0 && airOverL(vessel, litres) > AIR_SHARE * vessel.capacityL;

@@ -3,7 +3,7 @@ import { isBrewing } from '$core/steps/brewing';
 import type { Due } from '$core/steps/schedule';
 import { runningBatches, type Batch } from '$lib/store/household.svelte';
 
-/** Wines of which something is in. */
+/** Wines whose first ingredient is in. */
 export const startedBatches = (): Batch[] => runningBatches().filter((b) => hasMust(b.state));
 
 /** Wines one walks to: begun, and not in the middle of a brew day. */

@@ -5,7 +5,7 @@ import { readAs, refuse } from '../../../body';
 
 const codeSchema = z.strictObject({ code: z.string().min(1).max(100) });
 
-/** Wrong codes in a minute; after so many none is looked at until it is over, so that nobody guesses on. */
+/** After this many wrong codes in a minute no code is checked until the minute is over: guessing is stopped. */
 const MOST_WRONG = 10;
 const MINUTE = 60_000;
 let wrong: number[] = [];
