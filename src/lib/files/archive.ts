@@ -141,7 +141,7 @@ export type Opened = {
   pictures: (ids: Iterable<string>) => Promise<{ photos: Map<string, Blob>; damaged: number }>;
 };
 
-/** What stands in an archive, by its list at the end. @throws InputError when it is none, or more than any of ours holds */
+/** The log and pictures of an archive, by the list at its end. @throws InputError when it is no archive, or holds more than Vecino writes */
 async function entriesOf(file: Blob): Promise<Map<string, FileEntry>> {
   const found = new Map<string, FileEntry>();
   let [n, packed] = [0, 0];
@@ -149,7 +149,7 @@ async function entriesOf(file: Blob): Promise<Map<string, FileEntry>> {
     for await (const e of new ZipReader(new BlobReader(file)).getEntriesGenerator()) {
       n += 1;
       packed += e.compressedSize;
-      if (n > MOST_ENTRIES) throw wrong('This archive holds more files than any of ours.');
+      if (n > MOST_ENTRIES) throw wrong('This archive holds more files than Vecino writes.');
       // Parts that lie in one another are no files.
       if (packed > file.size) throw wrong('This archive says that it holds more than it does.');
       if (e.directory || (e.filename !== LOG && !e.filename.startsWith(PHOTOS))) continue;
@@ -164,13 +164,13 @@ async function entriesOf(file: Blob): Promise<Map<string, FileEntry>> {
 
 /**
  * Opens an archive. Nothing of it is unpacked but its log, until pictures are asked for.
- * @throws InputError when it is none of ours, or broken, or unpacks to more than any of ours
+ * @throws InputError when Vecino did not write it, when it is damaged, or when it unpacks to more than Vecino writes
  */
 export async function openArchive(file: Blob, told: Told = () => undefined): Promise<Opened> {
   const entries = await entriesOf(file);
   const log = entries.get(LOG);
   if (!log) throw wrong(`This archive holds no ${LOG}.`);
-  if (isBomb(log, MOST_LOG)) throw wrong('The log of this archive unpacks to more than any of ours.');
+  if (isBomb(log, MOST_LOG)) throw wrong('The log of this archive unpacks to more than Vecino writes.');
   const text = await bytesOf(log, told)
     .then((b) => b.text())
     .catch(() => {

@@ -54,8 +54,8 @@ export function byBelief(
 }
 
 /**
- * A standing at a later moment, that of its state: its day, and what its course says of it by then. The page, which has
- * the events, and lists, which keep what came of them, so tell the same.
+ * Where a batch stands at the moment of its state: the day, and the strength and sugar that its course foresees for that
+ * moment. A page, which has the events, and lists, which have only the summary, show the same figures by it.
  */
 export function standingAt(s: BatchState, standing: Standing, course: Course | null): Standing {
   const day = dayOf(s.at, s.startedAt, s.zone);

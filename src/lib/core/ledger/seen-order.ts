@@ -8,8 +8,8 @@ const byClock = (a: Seen, b: Seen): number =>
 
 /**
  * Entries in the order in which they were written: each after all that its writer had seen, and only what was written
- * unseen of each other by the clocks. A clock that ran ahead so wins nothing over what was written later by one who knew
- * of it: its time then counts as no later than that of what follows it. The same in whatever order they come.
+ * unseen of each other by the clocks. An entry whose clock ran ahead counts as no later than any entry that follows it, so
+ * it does not win over what was written afterwards. The result does not depend on the order of the input.
  */
 export function inSeenOrder<T extends Seen>(entries: readonly T[]): T[] {
   // Most logs have clocks that agree with what was seen, or say nothing of it.
